@@ -1,0 +1,59 @@
+import { z } from 'zod'
+
+/**
+ * Every error the server can send: its status and its sentence, with {places} for the details. A code is never
+ * renamed or used again.
+ */
+export const errorTable = {
+  BODY_UNREADABLE: { status: 400, text: 'The request is not valid JSON.' },
+  BODY_TOO_LARGE: { status: 413, text: 'The request is larger than {limit}; send less.' },
+  BODY_NOT_JSON: { status: 415, text: 'Send the request as JSON, with the content type application/json.' },
+  REQUEST_INVALID: { status: 400, text: '{what}' },
+  ANSWERS_INVALID: { status: 422, text: '{what}' },
+  NOT_SIGNED_IN: { status: 401, text: 'Sign in first; your session may have ended.' },
+  SIGN_IN_REFUSED: { status: 401, text: 'No one here has this e-mail address with this password.' },
+  SIGN_IN_THROTTLED: { status: 429, text: 'Too many attempts. Try again in {minutes} minutes.' },
+  ORIGIN_REFUSED: { status: 403, text: 'This request came from another site and was not carried out.' },
+  ROLE_NOT_ALLOWED: { status: 403, text: 'This is for {allowed}; you are signed in as {role}.' },
+  APPROVER_IS_LAST_EDITOR: {
+    status: 403,
+    text: 'You made the last change yourself, so another approver has to put it live.',
+  },
+  ADDRESS_UNKNOWN: { status: 404, text: 'There is nothing at this address.' },
+  METHOD_NOT_ALLOWED: { status: 405, text: 'This address takes {allowed}, not {method}.' },
+  CALCULATOR_UNKNOWN: { status: 404, text: 'No calculator is called “{calculator}”.' },
+  CALCULATOR_NOT_LIVE: { status: 404, text: 'The calculator “{calculator}” has not been published.' },
+  CALCULATOR_TAKEN_DOWN: { status: 410, text: 'The calculator “{calculator}” is no longer offered.' },
+  EDITION_UNKNOWN: { status: 404, text: 'This calculator has no edition {number}.' },
+  REVISION_STALE: { status: 409, text: 'Someone else changed this calculator while you were working on it.' },
+  DRAFT_HAS_PROBLEMS: { status: 409, text: 'The draft cannot go live yet: {what}' },
+  DRAFT_UNCHANGED: { status: 409, text: 'The draft is the same as edition {number}, which is live.' },
+  NOT_SENT_FOR_APPROVAL: { status: 409, text: 'The draft has to be sent for approval first.' },
+  DATABASE_AWAY: {
+    status: 503,
+    text: 'The database cannot be reached at the moment. Nothing was changed; try again shortly.',
+  },
+  INTERNAL: { status: 500, text: 'Something went wrong on our side. It has been noted.' },
+} as const satisfies Record<string, { status: number; text: string }>
+
+export type ErrorCode = keyof typeof errorTable
+
+/** A problem in a request, at one field of it. */
+export const FieldProblem = z.strictObject({ code: z.string(), field: z.string(), sentence: z.string() })
+export type FieldProblem = z.infer<typeof FieldProblem>
+
+/** What the server answers when it refuses. Decide by `code`; `sentence` is for people. */
+export const ErrorBody = z.object({
+  code: z.string(),
+  field: z.string().optional(),
+  sentence: z.string(),
+  requestId: z.string(),
+  problems: z.array(FieldProblem).optional(),
+  /** For REVISION_STALE: the draft as it stands now. */
+  current: z.unknown().optional(),
+})
+export type ErrorBody = z.infer<typeof ErrorBody>
+
+/** An error's sentence with its details filled in. */
+export const errorSentence = (code: ErrorCode, details: Record<string, string> = {}): string =>
+  errorTable[code].text.replace(/\{(\w+)\}/g, (place, name: string) => details[name] ?? place)

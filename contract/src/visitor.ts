@@ -1,0 +1,47 @@
+import type { Answers, Program } from '@vivid/core/evaluate'
+
+/** The lender's looks, resolved once into CSS custom properties when an edition is made. */
+export type HouseStyle = Readonly<Record<`--${string}`, string>>
+
+/** What an edition freezes; its SHA-256 is over the canonical JSON of this. */
+export interface EditionContent {
+  readonly format: 'vivid-meter/edition'
+  readonly version: 1
+  readonly program: Program
+  readonly style: HouseStyle
+}
+
+/** What the page of a live calculator starts with. */
+export interface LiveCalculator {
+  readonly slug: string
+  readonly edition: number
+  readonly sha256: string
+  readonly publishedAt: string
+  readonly content: EditionContent
+}
+
+/** Messages between a framed calculator and the page around it. Each side checks origin and source. */
+export type FrameMessage =
+  /** Page to frame, once the frame has loaded: who may be told the height. */
+  | { readonly vividMeter: 'hello' }
+  /** Frame to page: the height of its content in CSS pixels. */
+  | { readonly vividMeter: 'height'; readonly height: number }
+  /** Preview frame to desk: ready for a program. */
+  | { readonly vividMeter: 'previewReady' }
+  /** Desk to preview frame: show this draft with these answers. */
+  | {
+      readonly vividMeter: 'preview'
+      readonly content: EditionContent
+      readonly answers: Answers
+      readonly today: string
+    }
+
+const kinds: readonly unknown[] = [
+  'hello',
+  'height',
+  'previewReady',
+  'preview',
+] satisfies FrameMessage['vividMeter'][]
+
+export const isFrameMessage = (data: unknown): data is FrameMessage =>
+  typeof data === 'object' && data !== null && 'vividMeter' in data && kinds.includes(data.vividMeter)

@@ -1,0 +1,6 @@
+export { createFigures, counted, type Figures } from './figures'
+export { formatAsTyped, type TypedText } from './format-as-typed'
+export { problemSentence, problemWithPlace } from './problem-sentences'
+export { readMoney, readPercent, readShare, readTerm } from './read-answer'
+export { readNumber } from './read-number'
+export { readoutText, type ReadoutText } from './readout-text'

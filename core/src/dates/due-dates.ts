@@ -1,0 +1,24 @@
+import type { Frequency } from '../rates/frequency'
+import { factsOf } from '../rates/frequency'
+import type { PlainDate } from './plain-date'
+import { addDays, addMonths, daysInMonth } from './plain-date'
+
+/**
+ * The date of payment `number` (1 is the first), reckoned from the first date and never from the one before,
+ * so that month ends do not drift: 31 January, 28 February, 31 March.
+ *
+ * Semi-monthly payments fall on two days of the month 15 apart: the day of the first payment and the one 15
+ * days later, or earlier where it is after the 15th. Both are clamped to the month's end afresh.
+ */
+export function dueDate(first: PlainDate, frequency: Frequency, number: number): PlainDate {
+  const { every } = factsOf(frequency)
+  const steps = number - 1
+  if ('days' in every) return addDays(first, every.days * steps)
+  if ('months' in every) return addMonths(first, every.months * steps)
+  const startsInSecondHalf = first.day > 15
+  const early = startsInSecondHalf ? first.day - 15 : first.day
+  const halves = steps + (startsInSecondHalf ? 1 : 0)
+  const { year, month } = addMonths({ ...first, day: 1 }, Math.floor(halves / 2))
+  const day = halves % 2 === 0 ? early : early + 15
+  return { year, month, day: Math.min(day, daysInMonth(year, month)) }
+}

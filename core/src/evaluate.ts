@@ -1,0 +1,12 @@
+/** The light door: what a visitor's browser needs to work a frozen program out, without compiler, parser or Zod. */
+export { evaluate, type Evaluation } from './calculator/evaluate'
+export { shareOf } from './calculator/answers'
+export type { Answers, Program } from './calculator/program'
+export type { CalculatorStep, Question, QuestionOf, Share, TermLength } from './calculator/document'
+export type { Problem, Readout, Value } from './calculator/values'
+export type { Ledger, LedgerRow, LedgerYear } from './loan/ledger'
+export type { Minor } from './money/minor'
+export { minorDigitsOf, type Currency, type MinorDigits } from './money/currencies'
+export { frequencies, type Frequency } from './rates/frequency'
+export { readIsoDate, type PlainDate } from './dates/plain-date'
+export type { Refusal } from './refusal'

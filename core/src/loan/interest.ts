@@ -1,0 +1,18 @@
+import { roundFraction } from '../money/fraction'
+import type { Minor } from '../money/minor'
+import type { Rounding } from '../money/rounding'
+import { roundIfSure } from '../money/rounding'
+import type { PeriodicRate } from '../rates/periodic-rate'
+
+/**
+ * Interest of one period: opening balance × rate per period, rounded to whole minor units. Exact: where the
+ * float lies too near a tie to decide, the exact rate does (308,400.00 at 4.885 % bears 1,255.445 a month,
+ * hence 1,255.45).
+ */
+export function interestOf(opening: number, rate: PeriodicRate, rounding: Rounding): Minor {
+  const guess = opening * rate.asNumber
+  const sure = roundIfSure(guess, guess * 1e-14 + 1e-9, rounding)
+  if (sure !== undefined) return sure as Minor
+  const { numerator, denominator } = rate.exact
+  return roundFraction({ numerator: numerator * BigInt(opening), denominator }, rounding)
+}

@@ -1,0 +1,16 @@
+import { Decimal as Shared } from 'decimal.js'
+
+/** Our own decimal constructor: 60 digits, so that nobody's global setting can change a figure. */
+export const Decimal = Shared.clone({
+  precision: 60,
+  rounding: Shared.ROUND_HALF_UP,
+  toExpNeg: -40,
+  toExpPos: 60,
+})
+export type Decimal = InstanceType<typeof Decimal>
+
+/** Digits kept when a computed decimal is compared with a rounding tie; the rest absorbs the error of computing it. */
+const TRUSTED_DIGITS = 45
+
+/** Removes the last digits, which carry the error of division and powers, so that an exact tie is seen as one. */
+export const trusted = (value: Decimal): Decimal => value.toSignificantDigits(TRUSTED_DIGITS)

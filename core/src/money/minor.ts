@@ -1,0 +1,15 @@
+import { assert } from '../assert'
+
+/** Whole minor units (cents, yen, fils: the currency beside it says which). A safe integer. */
+export type Minor = number & { readonly unit: 'minor' }
+
+/** Brands a whole amount. Throws on anything else: amounts from outside are checked before they come here. */
+export function minor(amount: number): Minor {
+  assert(Number.isSafeInteger(amount), `${amount} is not a whole amount of minor units`)
+  return (amount === 0 ? 0 : amount) as Minor
+}
+
+/** The largest amount a loan may have: 10^13 minor units. */
+export const LARGEST_AMOUNT = 1e13
+
+export const ZERO = minor(0)

@@ -1,0 +1,87 @@
+// @ts-check
+import js from '@eslint/js'
+import prettier from 'eslint-config-prettier'
+import { createTypeScriptImportResolver } from 'eslint-import-resolver-typescript'
+import { importX } from 'eslint-plugin-import-x'
+import vue from 'eslint-plugin-vue'
+import globals from 'globals'
+import tseslint from 'typescript-eslint'
+
+/** Imports go one way: core <- contract <- server | desk | visitor. A room may import from the rooms named here. */
+const mayImport = {
+  core: [],
+  contract: ['core'],
+  server: ['core', 'contract'],
+  desk: ['core', 'contract'],
+  visitor: ['core', 'contract'],
+}
+const rooms = Object.keys(mayImport)
+
+const zones = Object.entries(mayImport).flatMap(([room, allowed]) =>
+  rooms
+    .filter((other) => other !== room && !allowed.includes(other))
+    .map((other) => ({
+      target: `./${room}`,
+      from: `./${other}`,
+      message: `${room} may not import ${other}: imports go core <- contract <- server | desk | visitor.`,
+    })),
+)
+
+export default tseslint.config(
+  { ignores: ['**/dist/', '**/node_modules/', '.vivid/'] },
+  js.configs.recommended,
+  ...tseslint.configs.recommended,
+  ...vue.configs['flat/recommended'],
+  prettier,
+  {
+    files: ['**/*.{ts,vue,mjs}'],
+    plugins: { 'import-x': importX },
+    settings: { 'import-x/resolver-next': [createTypeScriptImportResolver({ project: '*/tsconfig.json' })] },
+    rules: {
+      'import-x/no-restricted-paths': ['error', { zones }],
+      'import-x/no-cycle': 'error',
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'ExportAllDeclaration', message: 'List each public name by hand.' },
+      ],
+      eqeqeq: 'error',
+      'no-console': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+    },
+  },
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: tseslint.parser }, globals: globals.browser },
+    rules: { 'vue/multi-word-component-names': 'off' },
+  },
+  { files: ['{desk,visitor}/**/*.ts'], languageOptions: { globals: globals.browser } },
+  { files: ['scripts/**/*.mjs', '*.mjs'], languageOptions: { globals: globals.node }, rules: { 'no-console': 'off' } },
+  {
+    // The core has no clock, no randomness, no input/output.
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts', 'core/src/testing/**'],
+    rules: {
+      'no-restricted-globals': ['error', 'Date', 'fetch', 'process', 'console', 'setTimeout', 'performance'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }],
+      'no-restricted-imports': ['error', { patterns: ['node:*'] }],
+    },
+  },
+  {
+    // The visitor's browser gets the evaluation and the wording, never the compiler, the formula parser or Zod.
+    files: ['visitor/src/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            { name: '@vivid/core', message: 'The visitor page imports @vivid/core/evaluate only.' },
+            { name: '@vivid/contract', message: 'The visitor page imports @vivid/contract/visitor or /wording.' },
+            { name: 'zod', message: 'Zod stays out of the visitor page.' },
+          ],
+          patterns: ['ant-design-vue*', 'lezer-feel*'],
+        },
+      ],
+    },
+  },
+)
