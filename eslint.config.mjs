@@ -55,7 +55,11 @@ export default tseslint.config(
     rules: { 'vue/multi-word-component-names': 'off' },
   },
   { files: ['{desk,visitor}/**/*.ts'], languageOptions: { globals: globals.browser } },
-  { files: ['scripts/**/*.mjs', '*.mjs'], languageOptions: { globals: globals.node }, rules: { 'no-console': 'off' } },
+  {
+    files: ['scripts/**/*.mjs', '*.mjs'],
+    languageOptions: { globals: globals.node },
+    rules: { 'no-console': 'off' },
+  },
   {
     // The core has no clock, no randomness, no input/output.
     files: ['core/src/**/*.ts'],
@@ -76,7 +80,10 @@ export default tseslint.config(
         {
           paths: [
             { name: '@vivid/core', message: 'The visitor page imports @vivid/core/evaluate only.' },
-            { name: '@vivid/contract', message: 'The visitor page imports @vivid/contract/visitor or /wording.' },
+            {
+              name: '@vivid/contract',
+              message: 'The visitor page imports @vivid/contract/visitor or /wording.',
+            },
             { name: 'zod', message: 'Zod stays out of the visitor page.' },
           ],
           patterns: ['ant-design-vue*', 'lezer-feel*'],

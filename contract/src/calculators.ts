@@ -57,6 +57,8 @@ export const CalculatorOpened = z.strictObject({
   editions: z.array(EditionSummary),
   /** The document of the newest edition, to read the changes since against; null before the first. */
   lastPublished: CalculatorDocument.nullable(),
+  /** The house style an edition made now would have, as CSS custom properties. */
+  style: z.record(z.templateLiteral(['--', z.string()]), z.string()),
 })
 export type CalculatorOpened = z.infer<typeof CalculatorOpened>
 

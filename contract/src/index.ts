@@ -18,4 +18,5 @@ export {
   type FrameMessage,
   type HouseStyle,
   type LiveCalculator,
+  type ServedCalculator,
 } from './visitor'

@@ -27,6 +27,8 @@ export type Person = z.infer<typeof Person>
 /** Who is signed in, if anyone; in demo mode also who could be. */
 export const SessionState = z.strictObject({
   person: Person.nullable(),
+  /** The lender whose desk this is. */
+  lender: z.string(),
   demoPeople: z.array(
     z.strictObject({ name: z.string(), email: z.string(), role: Role, password: z.string() }),
   ),

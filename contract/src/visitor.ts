@@ -20,6 +20,12 @@ export interface LiveCalculator {
   readonly content: EditionContent
 }
 
+/** A live calculator as it is served: with the day it is worked out for, so that page and server agree. */
+export interface ServedCalculator extends LiveCalculator {
+  /** ISO date */
+  readonly today: string
+}
+
 /** Messages between a framed calculator and the page around it. Each side checks origin and source. */
 export type FrameMessage =
   /** Page to frame, once the frame has loaded: who may be told the height. */

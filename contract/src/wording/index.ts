@@ -1,3 +1,4 @@
+export { isUnreadable, readTyped, textOfAnswer, unitOf, type ShareUnit } from './answer-text'
 export { createFigures, counted, type Figures } from './figures'
 export { formatAsTyped, type TypedText } from './format-as-typed'
 export { problemSentence, problemWithPlace } from './problem-sentences'

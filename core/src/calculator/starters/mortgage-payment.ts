@@ -120,14 +120,6 @@ export const mortgagePayment = (): CalculatorDocument => ({
       loan: 'loan',
     },
   ],
-  sample: {
-    name: 'A first home',
-    answers: {
-      homePrice: 412_600_00,
-      downPayment: { percent: '15' },
-      term: { years: 25, months: 0 },
-      rate: '4.64',
-      frequency: 'biweekly',
-    },
-  },
+  // Answers nothing of its own: every question takes its default, so that a default shows at once what it does.
+  sample: { name: 'Takes every default', answers: {} },
 })

@@ -1,0 +1,37 @@
+import type { z } from 'zod'
+import { ErrorBody } from '@vivid/contract'
+import { ApiError } from './api-error'
+
+type Method = 'GET' | 'POST' | 'PUT' | 'DELETE'
+
+/** Asks the server and checks its answer by the contract's schema. Throws an ApiError for a refusal. */
+export async function request<Schema extends z.ZodType>(
+  schema: Schema,
+  method: Method,
+  path: string,
+  body?: unknown,
+): Promise<z.infer<Schema>> {
+  const response = await send(method, path, body)
+  if (!response.ok) throw await refusal(response)
+  return schema.parse(await response.json())
+}
+
+async function send(method: Method, path: string, body: unknown): Promise<Response> {
+  const json =
+    body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }
+  try {
+    return await fetch(`/api${path}`, { method, ...json })
+  } catch {
+    throw new ApiError(
+      'OFFLINE',
+      'The server cannot be reached. What you typed is kept here and sent when it is back.',
+    )
+  }
+}
+
+async function refusal(response: Response): Promise<ApiError> {
+  const parsed = ErrorBody.safeParse(await response.json().catch(() => undefined))
+  if (!parsed.success)
+    return new ApiError('UNREADABLE', 'The server gave an answer that cannot be read. Try again shortly.')
+  return new ApiError(parsed.data.code, parsed.data.sentence, parsed.data)
+}

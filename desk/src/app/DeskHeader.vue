@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { message } from 'ant-design-vue'
+import { useRouter } from 'vue-router'
+import { sentenceOf } from '../api/api-error'
+import { useSession } from '../people/session-store'
+
+const session = useSession()
+const router = useRouter()
+
+async function signOut(): Promise<void> {
+  try {
+    await session.signOut()
+    await router.push('/sign-in')
+  } catch (error) {
+    void message.error(sentenceOf(error))
+  }
+}
+</script>
+
+<template>
+  <header class="desk-header">
+    <RouterLink to="/" class="brand"
+      ><img src="./mark.svg" alt="" width="30" height="14" />Vivid Meter</RouterLink
+    >
+    <nav aria-label="Areas"><RouterLink to="/">Calculators</RouterLink></nav>
+    <div v-if="session.person" class="who">
+      <span>{{ session.state?.lender }} · {{ session.person.name }}, {{ session.person.role }}</span>
+      <button type="button" @click="signOut">Sign out</button>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.desk-header {
+  display: flex;
+  align-items: center;
+  gap: 28px;
+  height: 52px;
+  padding: 0 22px;
+  background: var(--ink);
+  color: #fff;
+}
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 9px;
+  color: #fff;
+  font: 700 19px var(--display);
+}
+nav a {
+  color: #fff;
+  padding: 6px 0;
+  border-bottom: 3px solid var(--sun);
+}
+.who {
+  margin-left: auto;
+  display: flex;
+  gap: 18px;
+  color: #d8cfe6;
+}
+.who button {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: #fff;
+  text-decoration: underline;
+  text-underline-offset: 3px;
+  cursor: pointer;
+}
+.desk-header :focus-visible {
+  outline-color: var(--sun);
+}
+@media (max-width: 800px) {
+  .who span {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,25 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import CalculatorsPage from '../calculators/CalculatorsPage.vue'
+import SignInPage from '../people/SignInPage.vue'
+import { useSession } from '../people/session-store'
+import UnknownPage from './UnknownPage.vue'
+
+export function createDeskRouter() {
+  const router = createRouter({
+    history: createWebHistory('/desk'),
+    routes: [
+      { path: '/sign-in', component: SignInPage },
+      { path: '/', component: CalculatorsPage },
+      { path: '/calculators/:id', component: () => import('../calculators/CalculatorPage.vue'), props: true },
+      { path: '/:unknown(.*)*', component: UnknownPage },
+    ],
+  })
+  router.beforeEach(async (to) => {
+    const session = useSession()
+    await session.load().catch(() => undefined)
+    const signedIn = session.person !== undefined
+    if (to.path === '/sign-in') return signedIn ? '/' : true
+    return signedIn ? true : { path: '/sign-in', query: { then: to.fullPath } }
+  })
+  return router
+}

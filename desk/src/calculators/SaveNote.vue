@@ -1,0 +1,40 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useDraft, type SaveState } from './draft-store'
+import { timeOf } from './moments'
+
+/** Says how the draft stands: it saves by itself, and tells so. */
+const draft = useDraft()
+const words = computed(() => wordsOf(draft.saveState))
+
+function wordsOf(saveState: SaveState): string {
+  switch (saveState.is) {
+    case 'saved':
+      return `Draft saved ${timeOf(saveState.at)}`
+    case 'waiting':
+    case 'saving':
+      return 'Saving …'
+    case 'failed':
+      return `Not saved yet: ${saveState.sentence}`
+    case 'conflict':
+      return 'Waiting for you to choose what stays'
+  }
+}
+</script>
+
+<template>
+  <span class="note" :class="{ bad: draft.saveState.is === 'failed' }" role="status">
+    {{ words
+    }}<template v-if="draft.joinedFrom">, with what {{ draft.joinedFrom }} changed meanwhile</template>
+  </span>
+</template>
+
+<style scoped>
+.note {
+  color: var(--ink-soft);
+}
+.bad {
+  color: var(--red-text);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,197 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import {
+  CalculatorDocument,
+  changesBetween,
+  compile,
+  evaluate,
+  mergeDocuments,
+  readIsoDate,
+  type CalculatorStep,
+  type Conflict,
+} from '@vivid/core'
+import { CalculatorOpened } from '@vivid/contract'
+import { isApiError, sentenceOf } from '../api/api-error'
+import { request } from '../api/request'
+import { keptDrafts } from './kept-draft'
+import { localToday } from './local-today'
+
+/** How the draft stands with the server. */
+export type SaveState =
+  | { readonly is: 'saved'; readonly at: Date }
+  | { readonly is: 'waiting' | 'saving' }
+  | { readonly is: 'failed'; readonly sentence: string }
+  | { readonly is: 'conflict' }
+
+const PAUSE_MS = 600
+const RETRY_MS = 4_000
+
+/**
+ * The calculator that is open at this desk. Changes are saved by themselves, shortly after the last one; when
+ * someone else saved first, both people's changes are joined, and where they contradict each other a person decides.
+ */
+export const useDraft = defineStore('draft', () => {
+  const opened = shallowRef<CalculatorOpened>()
+  const document = shallowRef<CalculatorDocument>()
+  const saveState = ref<SaveState>({ is: 'saved', at: new Date() })
+  const conflicts = shallowRef<readonly Conflict[]>([])
+  const joinedFrom = ref('')
+  /** The document as the server has it: what our own changes are counted from. */
+  let base: CalculatorDocument | undefined
+  let theirs: CalculatorOpened | undefined
+  let timer: number | undefined
+  let running: Promise<void> | undefined
+
+  const compiled = computed(() => document.value && compile(document.value))
+  const evaluation = computed(() => {
+    const today = readIsoDate(localToday())
+    const program = compiled.value?.program
+    return program && today && document.value && evaluate(program, document.value.sample.answers, today)
+  })
+
+  async function open(id: string): Promise<void> {
+    close()
+    opened.value = undefined
+    document.value = undefined
+    const found = await request(CalculatorOpened, 'GET', `/calculators/${id}`)
+    adopt(found)
+    document.value = found.document
+    saveState.value = { is: 'saved', at: new Date(found.lastEditedAt) }
+    const kept = keptDrafts.find(id)
+    if (!kept || changesBetween(kept.base, kept.document).length === 0) return keptDrafts.drop(id)
+    base = kept.base
+    document.value = kept.document
+    if (kept.revision === found.revision) saveSoon()
+    else await join(found)
+  }
+
+  function close(): void {
+    window.clearTimeout(timer)
+    conflicts.value = []
+    joinedFrom.value = ''
+    theirs = undefined
+  }
+
+  /** Takes what the server has as the ground our own changes stand on. */
+  function adopt(found: CalculatorOpened): void {
+    opened.value = found
+    base = found.document
+  }
+
+  /** Changes the document. Refused, with nothing lost, while it would not be a document at all. */
+  function change(next: CalculatorDocument): boolean {
+    const parsed = CalculatorDocument.safeParse(next)
+    if (!parsed.success || !opened.value || !base) return false
+    document.value = parsed.data
+    keptDrafts.keep(opened.value.id, { revision: opened.value.revision, base, document: parsed.data })
+    if (saveState.value.is !== 'conflict') saveSoon()
+    return true
+  }
+
+  function changeStep(id: string, fields: Partial<CalculatorStep> | Record<string, unknown>): boolean {
+    if (!document.value) return false
+    const steps = document.value.steps.map((step) =>
+      step.id === id ? ({ ...step, ...fields } as CalculatorStep) : step,
+    )
+    return change({ ...document.value, steps })
+  }
+
+  function saveSoon(pause = PAUSE_MS): void {
+    window.clearTimeout(timer)
+    if (saveState.value.is !== 'failed') saveState.value = { is: 'waiting' }
+    timer = window.setTimeout(() => void save(), pause)
+  }
+
+  /** Saves what is not saved yet; one save at a time. */
+  async function save(): Promise<void> {
+    window.clearTimeout(timer)
+    await running
+    running = saveOnce()
+    await running
+  }
+
+  async function saveOnce(): Promise<void> {
+    const [calculator, draft] = [opened.value, document.value]
+    if (!calculator || !draft || saveState.value.is === 'conflict') return
+    if (base && changesBetween(base, draft).length === 0) return settle(calculator.id)
+    if (saveState.value.is !== 'failed') saveState.value = { is: 'saving' }
+    try {
+      const body = { revision: calculator.revision, document: draft }
+      adopt(await request(CalculatorOpened, 'PUT', `/calculators/${calculator.id}/draft`, body))
+      if (document.value === draft) settle(calculator.id)
+      else saveSoon()
+    } catch (error) {
+      const current = isApiError(error, 'REVISION_STALE')
+        ? CalculatorOpened.safeParse(error.body?.current)
+        : undefined
+      if (current?.success) return join(current.data)
+      saveState.value = { is: 'failed', sentence: sentenceOf(error) }
+      saveSoon(RETRY_MS)
+    }
+  }
+
+  function settle(id: string): void {
+    keptDrafts.drop(id)
+    saveState.value = { is: 'saved', at: new Date() }
+  }
+
+  /** Someone else saved first: joins both people's changes, or asks where they contradict each other. */
+  async function join(found: CalculatorOpened): Promise<void> {
+    if (!base || !document.value) return
+    const merged = mergeDocuments(base, document.value, found.document)
+    if (merged.conflicts.length > 0) {
+      theirs = found
+      conflicts.value = merged.conflicts
+      saveState.value = { is: 'conflict' }
+      return
+    }
+    takeJoined(found, merged.document)
+  }
+
+  /** Settles a conflict: for each field, whose value is kept. */
+  function resolve(choices: Readonly<Record<string, 'mine' | 'theirs'>>): void {
+    if (!theirs || !base || !document.value) return
+    const merged = mergeDocuments(base, document.value, theirs.document, ({ key }) => choices[key] ?? 'mine')
+    const found = theirs
+    theirs = undefined
+    conflicts.value = []
+    saveState.value = { is: 'waiting' }
+    takeJoined(found, merged.document)
+  }
+
+  function takeJoined(found: CalculatorOpened, joined: CalculatorDocument): void {
+    adopt(found)
+    joinedFrom.value = found.lastEditedBy
+    change(joined)
+    saveSoon(0)
+  }
+
+  /** Does something to the calculator on the server (send, approve, take down), with everything saved before. */
+  async function act(path: string, body?: object): Promise<void> {
+    await save()
+    if (!opened.value || saveState.value.is !== 'saved') throw new Error('the draft is not saved')
+    adopt(await request(CalculatorOpened, 'POST', `/calculators/${opened.value.id}${path}`, body))
+  }
+
+  const atRevision = () => ({ revision: opened.value?.revision ?? 0 })
+
+  return {
+    opened,
+    document,
+    compiled,
+    evaluation,
+    saveState,
+    conflicts,
+    joinedFrom,
+    open,
+    close,
+    change,
+    changeStep,
+    save,
+    resolve,
+    send: () => act('/send', atRevision()),
+    approve: () => act('/approve', atRevision()),
+    takeDown: () => act('/take-down'),
+    bringBack: (number: number) => act(`/editions/${number}/live`),
+  }
+})

@@ -1,0 +1,8 @@
+const day = new Intl.DateTimeFormat('en-CA', { day: 'numeric', month: 'short', year: 'numeric' })
+const time = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' })
+
+/** The day of a moment, as the desk says it: "3 Nov 2026" in the desk's own language. */
+export const dayOf = (iso: string): string => day.format(new Date(iso))
+
+/** The time of day of a moment: "14:02". */
+export const timeOf = (moment: Date): string => time.format(moment)

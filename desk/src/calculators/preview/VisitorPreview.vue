@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
+import type { Answers, Program } from '@vivid/core'
+import { isFrameMessage, type FrameMessage, type HouseStyle } from '@vivid/contract'
+import { localToday } from '../local-today'
+import WidthRuler from './WidthRuler.vue'
+
+/** The visitor's own page beside the tape, alive with the draft. While the draft has problems, its last sound state stays. */
+const { program, answers, houseStyle } = defineProps<{
+  program: Program | undefined
+  answers: Answers
+  houseStyle: HouseStyle
+}>()
+
+const width = ref(390)
+const pane = useTemplateRef<HTMLElement>('pane')
+const frame = useTemplateRef<HTMLIFrameElement>('frame')
+const room = ref({ width: 390, height: 600 })
+const scale = computed(() => Math.min(1, room.value.width / width.value))
+
+let shown: Program | undefined = program
+
+function show(): void {
+  shown = program ?? shown
+  if (!shown) return
+  const content = { format: 'vivid-meter/edition', version: 1, program: shown, style: houseStyle } as const
+  const message: FrameMessage = { vividMeter: 'preview', content, answers, today: localToday() }
+  // Plain data only: what Vue watches cannot be sent to another frame.
+  frame.value?.contentWindow?.postMessage(JSON.parse(JSON.stringify(message)), window.location.origin)
+}
+
+function onMessage({ origin, source, data }: MessageEvent): void {
+  if (origin !== window.location.origin || source !== frame.value?.contentWindow) return
+  if (isFrameMessage(data) && data.vividMeter === 'previewReady') show()
+}
+
+const resized = new ResizeObserver(([entry]) => {
+  if (entry) room.value = { width: entry.contentRect.width, height: entry.contentRect.height }
+})
+onMounted(() => {
+  window.addEventListener('message', onMessage)
+  if (pane.value) resized.observe(pane.value)
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('message', onMessage)
+  resized.disconnect()
+})
+watch(() => [program, answers], show)
+</script>
+
+<template>
+  <section class="preview" aria-label="As the visitor sees it">
+    <div class="head">
+      <h3>As the visitor sees it</h3>
+      <span v-if="!program" class="stale">paused until the draft is mended</span>
+      <span v-else class="soft"
+        >{{ width }} px wide{{ scale < 1 ? `, drawn at ${Math.round(scale * 100)}%` : '' }}</span
+      >
+    </div>
+    <WidthRuler v-model="width" />
+    <div ref="pane" class="pane">
+      <iframe
+        ref="frame"
+        src="/preview"
+        title="The calculator as the visitor sees it"
+        :style="{ width: `${width}px`, height: `${room.height / scale}px`, transform: `scale(${scale})` }"
+      ></iframe>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.preview {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  padding: 14px 18px 16px;
+  background: #ece6da;
+}
+.head {
+  display: flex;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 12px;
+}
+h3 {
+  font: 700 15px var(--text);
+}
+.stale {
+  color: var(--red-text);
+  font-weight: 600;
+}
+.pane {
+  flex: 1;
+  min-height: 0;
+  overflow: hidden;
+}
+iframe {
+  display: block;
+  border: 0;
+  border-radius: 8px;
+  background: #fff;
+  transform-origin: 0 0;
+}
+</style>

@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { Alert, Button, ConfigProvider, Input, InputPassword } from 'ant-design-vue'
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { sentenceOf } from '../api/api-error'
+import { actionTheme } from '../app/theme'
+import { useSession } from './session-store'
+
+const session = useSession()
+const router = useRouter()
+const route = useRoute()
+const email = ref('')
+const password = ref('')
+const problem = ref('')
+const busy = ref(false)
+
+async function signIn(): Promise<void> {
+  if (!email.value.trim() || !password.value) {
+    problem.value = 'Type your e-mail address and your password.'
+    return
+  }
+  busy.value = true
+  problem.value = ''
+  try {
+    await session.signIn(email.value, password.value)
+    const { then } = route.query
+    await router.replace(typeof then === 'string' && then.startsWith('/') ? then : '/')
+  } catch (error) {
+    problem.value = sentenceOf(error)
+  } finally {
+    busy.value = false
+  }
+}
+
+function take(person: { email: string; password: string }): void {
+  email.value = person.email
+  password.value = person.password
+}
+</script>
+
+<template>
+  <main class="sign-in">
+    <section class="pitch">
+      <p class="brand"><img src="../app/mark.svg" alt="" width="30" height="14" />Vivid Meter</p>
+      <h1>Calculators your visitors can trust to the cent.</h1>
+      <div class="bar" aria-hidden="true"><span></span><span></span><span></span></div>
+      <p>Set one up, see every figure as you go, and have a second person put it live.</p>
+    </section>
+    <section class="entry">
+      <form class="form" novalidate @submit.prevent="signIn">
+        <h2>Sign in</h2>
+        <label for="email">E-mail</label>
+        <Input id="email" v-model:value="email" type="email" autocomplete="username" autofocus />
+        <label for="password">Password</label>
+        <InputPassword id="password" v-model:value="password" autocomplete="current-password" />
+        <Alert v-if="problem" type="error" :message="problem" role="alert" />
+        <ConfigProvider :theme="actionTheme">
+          <Button type="primary" html-type="submit" size="large" block :loading="busy">Sign in</Button>
+        </ConfigProvider>
+      </form>
+      <div v-if="session.state?.demoPeople.length" class="demo">
+        <h3>This is a demo. Come in as</h3>
+        <ul>
+          <li v-for="person in session.state.demoPeople" :key="person.email">
+            <button type="button" @click="take(person)">
+              <strong>{{ person.name }}</strong>
+              <span>{{ person.role }}</span>
+              <code>{{ person.email }}</code>
+            </button>
+          </li>
+        </ul>
+        <p>
+          The password of all of them is <code>{{ session.state.demoPeople[0]?.password }}</code>.
+        </p>
+      </div>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.sign-in {
+  min-height: 100vh;
+  display: grid;
+  grid-template-columns: minmax(320px, 44%) 1fr;
+}
+.pitch {
+  padding: 40px 48px;
+  background: var(--ink);
+  color: #fff;
+  display: flex;
+  flex-direction: column;
+}
+.brand {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  font: 700 19px var(--display);
+}
+.pitch h1 {
+  margin: auto 0 0;
+  max-width: 11em;
+  font-size: 42px;
+  color: #fff;
+}
+.pitch > p:last-child {
+  margin: 0 0 auto;
+  max-width: 30em;
+  color: #d8cfe6;
+  font-size: 17px;
+}
+.bar {
+  display: flex;
+  gap: 4px;
+  height: 30px;
+  margin: 26px 0;
+}
+.bar span {
+  border-radius: 4px;
+  background: #e4402f;
+  flex: 5;
+}
+.bar span:nth-child(2) {
+  background: #f2a71b;
+  flex: 3;
+}
+.bar span:nth-child(3) {
+  background: #b9d9f5;
+  flex: 1;
+}
+.entry {
+  padding: 40px 24px;
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  gap: 32px;
+  max-width: 470px;
+  width: 100%;
+  margin: 0 auto;
+}
+.form {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+.form h2 {
+  margin-bottom: 10px;
+}
+.form label {
+  margin-top: 8px;
+  font-weight: 600;
+}
+.form .ant-alert,
+.form .ant-btn {
+  margin-top: 14px;
+}
+.demo h3 {
+  font: 600 15px var(--text);
+  margin-bottom: 8px;
+}
+.demo ul {
+  list-style: none;
+  margin: 0 0 10px;
+  padding: 0;
+  border-top: 1px solid var(--line);
+}
+.demo button {
+  width: 100%;
+  display: grid;
+  grid-template-columns: 9em 5.5em 1fr;
+  gap: 10px;
+  padding: 8px 4px;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  background: none;
+  text-align: left;
+  cursor: pointer;
+}
+.demo button:hover {
+  background: var(--lilac);
+}
+.demo span {
+  color: var(--ink-soft);
+}
+@media (max-width: 800px) {
+  .sign-in {
+    grid-template-columns: 1fr;
+  }
+  .pitch {
+    padding: 24px;
+  }
+  .pitch h1 {
+    margin-top: 24px;
+    font-size: 28px;
+  }
+}
+</style>

@@ -1,0 +1,69 @@
+// @ts-check
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { PlainFailure, diskFull } from './plain-failure.mjs'
+import { hashOf, root } from './project.mjs'
+import { runCommand } from './run-command.mjs'
+
+const stamp = join(root, 'server/dist/built-from')
+const sources = [
+  'core/src',
+  'contract/src',
+  'server/src',
+  'desk/src',
+  'desk/index.html',
+  'desk/vite.config.ts',
+  'visitor/src',
+  'visitor/index.html',
+  'visitor/vite.config.ts',
+  'visitor/vite.embed.config.ts',
+  'scripts/lib/build-application.mjs',
+  'package-lock.json',
+]
+
+/** How the server becomes one file: our own code bundled, packages left to Node.js. */
+export const serverBundle = {
+  entryPoints: [join(root, 'server/src/main.ts')],
+  outfile: join(root, 'server/dist/main.js'),
+  bundle: true,
+  platform: /** @type {const} */ ('node'),
+  format: /** @type {const} */ ('esm'),
+  target: 'node20',
+  sourcemap: true,
+  packages: /** @type {const} */ ('external'),
+  alias: Object.fromEntries(
+    [
+      ['@vivid/core/evaluate', 'core/src/evaluate.ts'],
+      ['@vivid/core', 'core/src/index.ts'],
+      ['@vivid/contract/wording', 'contract/src/wording/index.ts'],
+      ['@vivid/contract/visitor', 'contract/src/visitor.ts'],
+      ['@vivid/contract', 'contract/src/index.ts'],
+    ].map(([name = '', file = '']) => [name, join(root, file)]),
+  ),
+}
+
+/** Builds desk, visitor page, placement script and server, unless nothing changed since the last time. */
+export async function buildApplication() {
+  const wanted = hashOf(sources)
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  console.log('Building …')
+  rmSync(stamp, { force: true })
+  const vite = join(root, 'node_modules/vite/bin/vite.js')
+  /** @param {string} room @param {string[]} args */
+  const viteBuild = async (room, ...args) => {
+    const { code, output } = await runCommand(process.execPath, [vite, 'build', ...args], {
+      cwd: join(root, room),
+    })
+    if (code !== 0)
+      throw diskFull(output, root) ?? new PlainFailure(`The ${room} could not be built:\n${output.trim()}`)
+  }
+  const { build, stop } = await import('esbuild')
+  await Promise.all([
+    viteBuild('desk'),
+    viteBuild('visitor').then(() => viteBuild('visitor', '--config', 'vite.embed.config.ts')),
+    build(serverBundle),
+  ])
+  await stop()
+  mkdirSync(join(root, 'server/dist'), { recursive: true })
+  writeFileSync(stamp, wanted)
+}

@@ -1,0 +1,79 @@
+// @ts-check
+// `npm run screens`: remakes the pictures in docs/screenshots from the demo data.
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { buildApplication } from './lib/build-application.mjs'
+import { launchChromium } from './lib/chromium.mjs'
+import { installDependencies } from './lib/dependencies.mjs'
+import { runMain } from './lib/plain-failure.mjs'
+import { root } from './lib/project.mjs'
+import { scratchServer } from './lib/scratch-server.mjs'
+
+const folder = process.env.SCREENS_FOLDER ?? join(root, 'docs/screenshots')
+const wide = { width: 1280, height: 800 }
+const phone = { width: 390, height: 844, isMobile: true, hasTouch: true }
+
+/** @typedef {import('puppeteer-core').Page} Page */
+
+await runMain(async () => {
+  await installDependencies()
+  await buildApplication()
+  mkdirSync(folder, { recursive: true })
+  const server = await scratchServer()
+  const browser = await launchChromium()
+  try {
+    await takeAll(await browser.newPage(), server)
+  } finally {
+    await browser.close()
+    await server.stop()
+  }
+})
+
+/** @param {Page} page @param {{ desk: string, address: string, lender: string }} server */
+async function takeAll(page, { desk, address, lender }) {
+  /** @param {string} name @param {boolean} [fullPage] */
+  const shot = async (name, fullPage = false) => {
+    await page.evaluate(() => document.fonts.ready)
+    await page.screenshot({ path: join(folder, /** @type {`${string}.png`} */ (`${name}.png`)), fullPage })
+    console.log(`${name}.png`)
+  }
+  /** @param {string} text */
+  const openCard = async (text) => {
+    await page.goto(desk, { waitUntil: 'networkidle0' })
+    await page.locator(`::-p-text(${text})`).click()
+    await page.waitForSelector('iframe')
+    await page.waitForNetworkIdle()
+  }
+
+  await page.setViewport(wide)
+  await page.goto(desk, { waitUntil: 'networkidle0' })
+  await shot('sign-in')
+  await page.locator('::-p-text(Ines Okafor)').click()
+  await page.locator('button[type=submit]').click()
+  await page.waitForSelector('.card')
+  await page.waitForNetworkIdle()
+  await shot('calculators')
+
+  await openCard('Floating home mortgage')
+  await shot('calculator')
+  await page.locator('#line-homePrice').click()
+  await shot('calculator-line-open')
+  await openCard('cottage')
+  await shot('calculator-to-mend')
+
+  await page.goto(`${lender}/`, { waitUntil: 'networkidle0' })
+  await shot('lender-page')
+  await page.goto(`${address}/c/floating-home-mortgage`, { waitUntil: 'networkidle0' })
+  await shot('visitor-page')
+  await page.locator('.year button').click()
+  await page.evaluate(() => document.querySelector('.schedule')?.scrollIntoView())
+  await shot('visitor-schedule')
+  await page.setViewport(phone)
+  await page.goto(`${address}/c/floating-home-mortgage`, { waitUntil: 'networkidle0' })
+  await shot('visitor-phone')
+  await page.locator('.year button').click()
+  await page.evaluate(() => document.querySelector('.schedule')?.scrollIntoView())
+  await shot('visitor-phone-schedule')
+  await page.goto(`${address}/c/winter-berth-purchase`, { waitUntil: 'networkidle0' })
+  await shot('visitor-taken-down')
+}

@@ -1,0 +1,38 @@
+import { Router } from 'express'
+import { MakeCalculator, SaveDraft } from '@vivid/contract'
+import { parseOrThrow } from '../http/parse'
+import { param, route } from '../http/routing'
+import { allowed, whoIs } from '../people/routes'
+import type { CalculatorsService } from './calculators-service'
+
+/** `/api/calculators`, behind a session. */
+export function calculatorRoutes(calculators: CalculatorsService): Router {
+  const router = Router()
+  route(router, '/', {
+    get: [async (_req, res) => void res.json(await calculators.list())],
+    post: [
+      allowed('edit'),
+      async (req, res) => {
+        const made = await calculators.make(parseOrThrow(MakeCalculator, req.body), whoIs(res))
+        res.status(201).json(made)
+      },
+    ],
+  })
+  route(router, '/:id', {
+    get: [async (req, res) => void res.json(await calculators.open(param(req, 'id')))],
+  })
+  route(router, '/:id/draft', {
+    put: [
+      allowed('edit'),
+      async (req, res) => {
+        const saved = await calculators.saveDraft(
+          param(req, 'id'),
+          parseOrThrow(SaveDraft, req.body),
+          whoIs(res),
+        )
+        res.json(saved)
+      },
+    ],
+  })
+  return router
+}

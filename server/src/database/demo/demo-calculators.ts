@@ -1,0 +1,218 @@
+import { type CalculatorDocument, type CalculatorStep, type QuestionOf, starters } from '@vivid/core'
+
+/** A calculator of the demo lender: its draft, and the documents of the editions it has had, oldest first. */
+export interface DemoCalculator {
+  readonly slug: string
+  readonly draft: CalculatorDocument
+  readonly editedBy: string
+  /** Days before today on which the draft was last changed. */
+  readonly editedDaysAgo: number
+  readonly editions: readonly {
+    readonly document: CalculatorDocument
+    readonly daysAgo: number
+    readonly approvedBy: string
+  }[]
+  readonly ends: 'draft' | 'sent' | 'live' | 'takenDown'
+}
+
+const [ines, rasmus] = ['ines@larkmoor.example', 'rasmus@larkmoor.example']
+const [odile, kofi] = ['odile@larkmoor.example', 'kofi@larkmoor.example']
+
+type Change =
+  Partial<QuestionOf<'money'> & QuestionOf<'percent'>> | Partial<CalculatorStep> | Record<string, unknown>
+
+/** The starter with some of its own fields and steps changed. */
+function made(own: Partial<CalculatorDocument>, changes: Record<string, Change> = {}): CalculatorDocument {
+  const document = starters[0].make()
+  const steps = document.steps.map((step) => ({ ...step, ...changes[step.id] }) as CalculatorStep)
+  return { ...document, ...own, steps }
+}
+
+const withAnswers = (
+  document: CalculatorDocument,
+  name: string,
+  answers: CalculatorDocument['sample']['answers'],
+) => ({
+  ...document,
+  sample: { name, answers: { ...document.sample.answers, ...answers } },
+})
+
+const floatingHome = (
+  rate: string,
+  introduction = 'See what a floating home would cost you, and where each payment goes.',
+) =>
+  withAnswers(
+    made(
+      { title: 'Floating home mortgage', introduction },
+      {
+        homePrice: { label: 'Price of the floating home', least: 60_000_00, most: 2_000_000_00 },
+        rate: { default: rate, help: 'Our rate today for five years fixed. Type another to try it out.' },
+        frequency: { default: 'biweekly' },
+      },
+    ),
+    'Priya and Tom, first floating home',
+    { homePrice: 412_600_00, downPayment: { percent: '15' }, frequency: 'biweekly' },
+  )
+
+const narrowboat = (most: number) =>
+  withAnswers(
+    made(
+      {
+        title: 'Narrowboat loan',
+        currency: 'GBP',
+        locale: 'en-GB',
+        introduction: 'For a boat to live aboard, new or second-hand.',
+      },
+      {
+        homePrice: {
+          name: 'Boat price',
+          label: 'Price of the boat',
+          help: 'With engine and fitting out.',
+          default: 86_500_00,
+          least: 8_000_00,
+          most,
+          step: 500_00,
+        },
+        downPayment: { label: 'Your deposit', default: { percent: '20' }, least: { percent: '10' } },
+        term: { default: { years: 12, months: 0 }, most: { years: 20, months: 0 } },
+        rate: { default: '7.9', least: '0', most: '30' },
+        frequency: { options: ['monthly', 'weekly', 'quarterly'], default: 'monthly' },
+        loan: { compounding: 'perPayment' },
+      },
+    ),
+    'Second-hand boat, 12 years',
+    {
+      homePrice: 86_500_00,
+      downPayment: { percent: '20' },
+      term: { years: 12, months: 0 },
+      rate: '7.9',
+      frequency: 'monthly',
+    },
+  )
+
+const houseboat = withAnswers(
+  made(
+    {
+      title: 'Backwater houseboat loan',
+      currency: 'INR',
+      locale: 'en-IN',
+      introduction: 'What a houseboat costs each month.',
+    },
+    {
+      homePrice: {
+        label: 'Price of the houseboat',
+        default: 48_50_000_00,
+        least: 5_00_000_00,
+        most: 3_00_00_000_00,
+        step: 50_000_00,
+      },
+      rate: { default: '9.25' },
+      term: { default: { years: 15, months: 0 } },
+      frequency: { options: ['monthly', 'quarterly'], default: 'monthly' },
+      loan: { compounding: 12 },
+    },
+  ),
+  'Family houseboat',
+  { homePrice: 48_50_000_00, rate: '9.25', term: { years: 15, months: 0 }, frequency: 'monthly' },
+)
+
+const teahouse = withAnswers(
+  made(
+    { title: 'Tidewater teahouse loan', currency: 'JPY', locale: 'en-JP' },
+    {
+      homePrice: {
+        label: 'Price of the teahouse',
+        default: 38_000_000,
+        least: 2_000_000,
+        most: 300_000_000,
+        step: 100_000,
+      },
+      rate: { default: '1.35' },
+      frequency: { options: ['monthly', 'halfYearly', 'yearly'], default: 'monthly' },
+      loan: { compounding: 12 },
+    },
+  ),
+  'Pier-side teahouse',
+  { homePrice: 38_000_000, rate: '1.35', frequency: 'monthly' },
+)
+
+const boathouse = made(
+  { title: 'Boathouse mortgage', introduction: 'For a boathouse with or without living space above.' },
+  { homePrice: { label: 'Price of the boathouse', default: 268_000_00 }, rate: { default: '5.15' } },
+)
+
+const lockCottage = made(
+  { title: 'Lock-keeper’s cottage' },
+  { rate: { default: '25', help: 'Still to be agreed with the treasury.' } },
+)
+
+const winterBerth = made(
+  { title: 'Winter berth purchase' },
+  {
+    homePrice: { label: 'Price of the berth', default: 74_000_00, least: 10_000_00, most: 400_000_00 },
+    rate: { default: '6.4' },
+  },
+)
+
+export const demoCalculators: readonly DemoCalculator[] = [
+  {
+    slug: 'floating-home-mortgage',
+    draft: floatingHome('4.64'),
+    editedBy: ines,
+    editedDaysAgo: 22,
+    editions: [
+      { document: floatingHome('5.09', 'What would a floating home cost?'), daysAgo: 141, approvedBy: kofi },
+      { document: floatingHome('4.89'), daysAgo: 76, approvedBy: odile },
+      { document: floatingHome('4.64'), daysAgo: 22, approvedBy: odile },
+    ],
+    ends: 'live',
+  },
+  {
+    slug: 'narrowboat-loan',
+    draft: narrowboat(250_000_00),
+    editedBy: rasmus,
+    editedDaysAgo: 1,
+    editions: [{ document: narrowboat(180_000_00), daysAgo: 58, approvedBy: odile }],
+    ends: 'live',
+  },
+  {
+    slug: 'boathouse-mortgage',
+    draft: boathouse,
+    editedBy: ines,
+    editedDaysAgo: 0,
+    editions: [],
+    ends: 'sent',
+  },
+  {
+    slug: 'backwater-houseboat-loan',
+    draft: houseboat,
+    editedBy: rasmus,
+    editedDaysAgo: 34,
+    editions: [{ document: houseboat, daysAgo: 33, approvedBy: kofi }],
+    ends: 'live',
+  },
+  {
+    slug: 'tidewater-teahouse-loan',
+    draft: teahouse,
+    editedBy: rasmus,
+    editedDaysAgo: 5,
+    editions: [],
+    ends: 'draft',
+  },
+  {
+    slug: 'lock-keepers-cottage',
+    draft: lockCottage,
+    editedBy: ines,
+    editedDaysAgo: 8,
+    editions: [],
+    ends: 'draft',
+  },
+  {
+    slug: 'winter-berth-purchase',
+    draft: winterBerth,
+    editedBy: ines,
+    editedDaysAgo: 190,
+    editions: [{ document: winterBerth, daysAgo: 188, approvedBy: kofi }],
+    ends: 'takenDown',
+  },
+]

@@ -1,0 +1,12 @@
+import type { SessionState } from '@vivid/contract'
+
+const password = 'ebb-and-flow'
+
+/** The invented people of the demo lender; listed with their password on the sign-in page, in demo mode only. */
+export const demoPeople: SessionState['demoPeople'] = [
+  { name: 'Ines Okafor', email: 'ines@larkmoor.example', role: 'author', password },
+  { name: 'Rasmus Tey', email: 'rasmus@larkmoor.example', role: 'author', password },
+  { name: 'Odile Marchetti', email: 'odile@larkmoor.example', role: 'approver', password },
+  { name: 'Kofi Brandvold', email: 'kofi@larkmoor.example', role: 'approver', password },
+  { name: 'Wren Castellan', email: 'wren@larkmoor.example', role: 'keeper', password },
+]

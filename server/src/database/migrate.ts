@@ -1,0 +1,32 @@
+import type { Sequelize } from 'sequelize'
+import { QueryTypes } from 'sequelize'
+import { SequelizeStorage, Umzug } from 'umzug'
+import type { Logger } from 'pino'
+import { firstTables } from './migrations/0001-first-tables'
+
+/** Every change to the tables, in order. Never edited after release; a new change is a new entry. */
+const migrations = [{ name: '0001-first-tables', up: firstTables }]
+
+/** Any fixed number: it keeps two server processes from migrating at the same time. */
+const LOCK = 468_000_001
+
+export async function migrate(database: Sequelize, log: Logger): Promise<void> {
+  const umzug = new Umzug({
+    migrations: migrations.map(({ name, up }) => ({ name, up: () => up(database) })),
+    storage: new SequelizeStorage({ sequelize: database, tableName: 'migrations' }),
+    logger: {
+      info: (m) => log.info(m),
+      warn: (m) => log.warn(m),
+      error: (m) => log.error(m),
+      debug: (m) => log.debug(m),
+    },
+  })
+  await database.transaction(async (transaction) => {
+    await database.query('SELECT pg_advisory_xact_lock(:lock)', {
+      replacements: { lock: LOCK },
+      type: QueryTypes.SELECT,
+      transaction,
+    })
+    await umzug.up()
+  })
+}

@@ -1,0 +1,30 @@
+import { resolve } from 'node:path'
+import express, { Router } from 'express'
+
+const contentSecurity = [
+  "default-src 'self'",
+  "script-src 'self'",
+  // Ant Design writes its styles into the page while it runs.
+  "style-src 'self' 'unsafe-inline'",
+  "img-src 'self' data:",
+  "font-src 'self'",
+  "connect-src 'self'",
+  "frame-src 'self'",
+  "frame-ancestors 'none'",
+  "base-uri 'none'",
+  "form-action 'self'",
+  "object-src 'none'",
+].join('; ')
+
+/** The team's application, `/desk/…`: one page that finds its own way, and its files. */
+export function deskPages(deskFolder: string): Router {
+  const router = Router()
+  router.get('/', (_req, res) => res.redirect('/desk'))
+  router.use('/desk/assets', express.static(resolve(deskFolder, 'assets'), { immutable: true, maxAge: '1y' }))
+  router.use('/desk', express.static(deskFolder, { index: false }))
+  router.get('/desk{/*path}', (_req, res) => {
+    res.set({ 'cache-control': 'no-cache', 'content-security-policy': contentSecurity })
+    res.sendFile('index.html', { root: deskFolder })
+  })
+  return router
+}

@@ -1,0 +1,26 @@
+import { createHash } from 'node:crypto'
+import canonicalize from 'canonicalize'
+import type { EditionContent } from '@vivid/contract'
+import type { Program } from '@vivid/core'
+import { larkmoorStyle } from '../house-styles/larkmoor'
+
+export interface FrozenContent {
+  /** Canonical JSON (RFC 8785) of the content. */
+  readonly text: string
+  /** SHA-256 of that text, hexadecimal. */
+  readonly sha256: string
+}
+
+export const contentOf = (program: Program): EditionContent => ({
+  format: 'vivid-meter/edition',
+  version: 1,
+  program,
+  style: larkmoorStyle,
+})
+
+/** Freezes what an edition holds: the same content always gives the same text and the same hash. */
+export function freeze(content: EditionContent): FrozenContent {
+  const text = canonicalize(content)
+  if (text === undefined) throw new Error('an edition has content')
+  return { text, sha256: createHash('sha256').update(text).digest('hex') }
+}

@@ -1,0 +1,122 @@
+import type { Sequelize, Transaction } from 'sequelize'
+import { type AtRevision, compileSentence, type Person } from '@vivid/contract'
+import { compile, evaluate, type PlainDate, type Program } from '@vivid/core'
+import type { CalculatorData, CalculatorsStore } from '../calculators/calculators-store'
+import type { CalculatorsService } from '../calculators/calculators-service'
+import { AppError } from '../http/app-error'
+import { contentOf, freeze } from './edition-content'
+import type { EditionsStore } from './editions-store'
+
+export interface EditionsDeps {
+  readonly database: Sequelize
+  readonly calculators: CalculatorsStore
+  readonly service: CalculatorsService
+  readonly editions: EditionsStore
+  /** Tells every server process, once the transaction is through, that a calculator's live edition changed. */
+  readonly announce: (slug: string, transaction: Transaction) => Promise<void>
+  readonly today: () => PlainDate
+}
+
+export type EditionsService = ReturnType<typeof createEditionsService>
+
+/** From a draft to what visitors see: sent for approval, approved by another person, live as a frozen edition. */
+export function createEditionsService(deps: EditionsDeps) {
+  const { database, calculators, service, editions, announce, today } = deps
+
+  /** Runs an action on a calculator that no one else can change meanwhile. */
+  async function withLocked(id: string, act: (calculator: CalculatorData, t: Transaction) => Promise<void>) {
+    await service.existing(id)
+    await database.transaction(async (transaction) => {
+      const calculator = await calculators.locked(id, transaction)
+      if (!calculator) throw new AppError('CALCULATOR_UNKNOWN', { details: { calculator: id } })
+      await act(calculator, transaction)
+    })
+    return service.open(id)
+  }
+
+  async function refuseStale({ id, revision }: CalculatorData, asked: number): Promise<void> {
+    if (revision !== asked)
+      throw new AppError('REVISION_STALE', { body: { current: await service.open(id) } })
+  }
+
+  async function refuseUnchanged(calculator: CalculatorData, transaction: Transaction): Promise<void> {
+    if (calculator.liveEdition === null) return
+    const live = await editions.one(calculator.id, calculator.liveEdition, transaction)
+    if (live?.revision === calculator.revision) {
+      throw new AppError('DRAFT_UNCHANGED', { details: { number: String(live.number) } })
+    }
+  }
+
+  return {
+    send: (id: string, { revision }: AtRevision, person: Person) =>
+      withLocked(id, async (calculator, transaction) => {
+        await refuseStale(calculator, revision)
+        await refuseUnchanged(calculator, transaction)
+        checkedProgram(calculator, today())
+        await calculators.setProgress(id, { sentRevision: revision, sentBy: person.id }, transaction)
+      }),
+
+    /** Makes the next edition of a draft that was sent, and puts it live. Not for whoever changed it last. */
+    approve: (id: string, { revision }: AtRevision, person: Person) =>
+      withLocked(id, async (calculator, transaction) => {
+        await refuseStale(calculator, revision)
+        if (calculator.sentRevision !== revision) throw new AppError('NOT_SENT_FOR_APPROVAL')
+        if (calculator.lastEditedBy === person.id) throw new AppError('APPROVER_IS_LAST_EDITOR')
+        const { text, sha256 } = freeze(contentOf(checkedProgram(calculator, today())))
+        const [newest] = await editions.ofCalculator(id, transaction)
+        const number = (newest?.number ?? 0) + 1
+        await editions.add(
+          {
+            calculatorId: id,
+            number,
+            content: text,
+            sha256,
+            draft: calculator.draft,
+            revision,
+            editedBy: calculator.lastEditedBy,
+            approvedBy: person.id,
+            publishedAt: new Date(),
+          },
+          transaction,
+        )
+        const progress = { liveEdition: number, sentRevision: null, sentBy: null, takenDownAt: null }
+        await calculators.setProgress(id, progress, transaction)
+        await announce(calculator.slug, transaction)
+      }),
+
+    takeDown: (id: string) =>
+      withLocked(id, async (calculator, transaction) => {
+        if (calculator.liveEdition === null) {
+          throw new AppError('CALCULATOR_NOT_LIVE', { details: { calculator: calculator.slug } })
+        }
+        await calculators.setProgress(id, { liveEdition: null, takenDownAt: new Date() }, transaction)
+        await announce(calculator.slug, transaction)
+      }),
+
+    /** Brings an edition that was live before back; it was checked and approved then, and has not changed. */
+    bringBack: (id: string, number: number) =>
+      withLocked(id, async (calculator, transaction) => {
+        const edition = Number.isSafeInteger(number) && (await editions.one(id, number, transaction))
+        if (!edition) throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
+        await calculators.setProgress(id, { liveEdition: number, takenDownAt: null }, transaction)
+        await announce(calculator.slug, transaction)
+      }),
+  }
+}
+
+/** The program of a draft that is fit to go live: it compiles, and works out for its sample visitor. */
+function checkedProgram({ draft }: CalculatorData, today: PlainDate): Program {
+  const { program, problems } = compile(draft)
+  const [problem] = problems
+  if (!program) {
+    const what = problem ? compileSentence(problem, draft) : 'it has problems.'
+    throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: problem?.step ?? '' })
+  }
+  const unfit = evaluate(program, draft.sample.answers, today).problems[0]
+  if (unfit) {
+    const name = draft.steps.find(({ id }) => id === unfit.field)?.name ?? unfit.field
+    const what = `the sample visitor’s answer to “${name}” does not fit.`
+    throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: unfit.field })
+  }
+  return program
+}

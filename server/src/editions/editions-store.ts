@@ -1,0 +1,68 @@
+import { DataTypes, type InferAttributes, Model, type Sequelize, type Transaction } from 'sequelize'
+import type { CalculatorDocument } from '@vivid/core'
+
+export class EditionRow extends Model<InferAttributes<EditionRow>, EditionData> {
+  declare calculatorId: string
+  declare number: number
+  declare content: string
+  declare sha256: string
+  declare draft: CalculatorDocument
+  declare revision: number
+  declare editedBy: string
+  declare approvedBy: string
+  declare publishedAt: Date
+}
+
+/** An edition as stored: frozen, numbered within its calculator. */
+export interface EditionData {
+  readonly calculatorId: string
+  readonly number: number
+  /** Canonical JSON of what visitors get. */
+  readonly content: string
+  readonly sha256: string
+  /** The document it was made from, and the draft's revision. */
+  readonly draft: CalculatorDocument
+  readonly revision: number
+  readonly editedBy: string
+  readonly approvedBy: string
+  readonly publishedAt: Date
+}
+
+export type EditionsStore = ReturnType<typeof createEditionsStore>
+
+export function createEditionsStore(database: Sequelize) {
+  const rows = EditionRow.init(
+    {
+      calculatorId: { type: DataTypes.UUID, primaryKey: true },
+      number: { type: DataTypes.INTEGER, primaryKey: true },
+      content: DataTypes.TEXT,
+      sha256: { type: DataTypes.TEXT, field: 'sha256' },
+      draft: DataTypes.JSONB,
+      revision: DataTypes.INTEGER,
+      editedBy: DataTypes.UUID,
+      approvedBy: DataTypes.UUID,
+      publishedAt: DataTypes.DATE,
+    },
+    { sequelize: database, tableName: 'editions', underscored: true, timestamps: false },
+  )
+  const plain = (row: EditionRow): EditionData => row.get({ plain: true })
+
+  return {
+    /** Newest first. */
+    async ofCalculator(calculatorId: string, transaction?: Transaction): Promise<EditionData[]> {
+      const found = await rows.findAll({ where: { calculatorId }, order: [['number', 'DESC']], transaction })
+      return found.map(plain)
+    },
+    async one(
+      calculatorId: string,
+      number: number,
+      transaction?: Transaction,
+    ): Promise<EditionData | undefined> {
+      const row = await rows.findOne({ where: { calculatorId, number }, transaction })
+      return row ? plain(row) : undefined
+    },
+    async add(edition: EditionData, transaction: Transaction): Promise<void> {
+      await rows.create(edition, { transaction })
+    },
+  }
+}

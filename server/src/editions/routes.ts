@@ -1,0 +1,38 @@
+import { Router } from 'express'
+import { AtRevision } from '@vivid/contract'
+import { parseOrThrow } from '../http/parse'
+import { param, route } from '../http/routing'
+import { allowed, whoIs } from '../people/routes'
+import type { EditionsService } from './editions-service'
+
+/** What happens to a calculator on its way to visitors: `/api/calculators/:id/…`, behind a session. */
+export function editionRoutes(editions: EditionsService): Router {
+  const router = Router()
+  route(router, '/:id/send', {
+    post: [
+      allowed('edit'),
+      async (req, res) =>
+        void res.json(await editions.send(param(req, 'id'), parseOrThrow(AtRevision, req.body), whoIs(res))),
+    ],
+  })
+  route(router, '/:id/approve', {
+    post: [
+      allowed('approve'),
+      async (req, res) =>
+        void res.json(
+          await editions.approve(param(req, 'id'), parseOrThrow(AtRevision, req.body), whoIs(res)),
+        ),
+    ],
+  })
+  route(router, '/:id/take-down', {
+    post: [allowed('takeDown'), async (req, res) => void res.json(await editions.takeDown(param(req, 'id')))],
+  })
+  route(router, '/:id/editions/:number/live', {
+    post: [
+      allowed('approve'),
+      async (req, res) =>
+        void res.json(await editions.bringBack(param(req, 'id'), Number(param(req, 'number')))),
+    ],
+  })
+  return router
+}

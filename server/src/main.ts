@@ -1,0 +1,90 @@
+import type { Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import type { Express } from 'express'
+import pino from 'pino'
+import { buildApp } from './app'
+import { connect } from './database/connection'
+import { demoPeople } from './database/demo/demo-people'
+import { loadDemoOnce } from './database/demo/load-demo'
+import { migrate } from './database/migrate'
+import { forgetExpiredSessions } from './people/session'
+import { LiveCalculators } from './public/live-calculators'
+import { readSettings } from './settings'
+import { lenderSite } from './stand-ins/lender-site'
+import { todayHere } from './today'
+
+export { startUpLine } from './start-up-error'
+export { demoPeople } from './database/demo/demo-people'
+
+export interface RunningServer {
+  readonly deskAddress: string
+  readonly lenderAddress: string | undefined
+  readonly demo: boolean
+  close(): Promise<void>
+}
+
+/** Reads the environment, connects, migrates and listens. `root` is the folder that holds the built desk and visitor page. */
+export async function run(env: NodeJS.ProcessEnv, root: string): Promise<RunningServer> {
+  const settings = readSettings(env, root)
+  const log = pino(
+    { level: 'info' },
+    settings.logFile ? pino.destination({ dest: settings.logFile, sync: false }) : undefined,
+  )
+  const database = connect(settings.databaseUrl, log)
+  const live = new LiveCalculators(database, settings.databaseUrl, log)
+  const servers: Server[] = []
+  const close = async () => {
+    await Promise.all(servers.map(stopListening))
+    await live.close()
+    await database.close()
+  }
+  try {
+    await database.authenticate()
+    await migrate(database, log)
+    if (settings.demo) await loadDemoOnce(database, todayHere())
+    await forgetExpiredSessions(database)
+    await live.open()
+    const app = await buildApp({
+      database,
+      live,
+      log,
+      today: todayHere,
+      demoPeople: settings.demo ? demoPeople : [],
+      lender: settings.lender,
+      deskFolder: settings.deskFolder,
+      visitorFolder: settings.visitorFolder,
+      trustedProxies: settings.trustedProxies,
+    })
+    const deskAddress = await listen(app, settings.port, settings.host)
+    const lenderAddress =
+      settings.lenderPort === undefined
+        ? undefined
+        : await listen(
+            lenderSite(() => deskAddress),
+            settings.lenderPort,
+            settings.host,
+          )
+    return { deskAddress, lenderAddress, demo: settings.demo, close }
+
+    function listen(handler: Express, port: number, host: string): Promise<string> {
+      return new Promise((done, fail) => {
+        const server = handler.listen(port, host, (err?: Error) => {
+          if (err) return fail(err)
+          const { port: bound } = server.address() as AddressInfo
+          done(`http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${bound}`)
+        })
+        servers.push(server)
+      })
+    }
+  } catch (err) {
+    await close().catch(() => undefined)
+    throw err
+  }
+}
+
+const stopListening = (server: Server) =>
+  new Promise<void>((done) => {
+    if (!server.listening) return done()
+    server.close(() => done())
+    server.closeAllConnections()
+  })

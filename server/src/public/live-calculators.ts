@@ -1,0 +1,131 @@
+import pg from 'pg'
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import type { Logger } from 'pino'
+import type { EditionContent, LiveCalculator } from '@vivid/contract'
+
+/** What visitors may know of a slug: a live calculator, or that it is not or no longer offered. */
+export type Offer =
+  | { readonly state: 'live'; readonly calculator: LiveCalculator }
+  | { readonly state: 'takenDown' | 'notLive' }
+
+interface OfferRow {
+  slug: string
+  taken_down: boolean
+  number: number | null
+  content: string
+  sha256: string
+  published_at: Date
+}
+
+const CHANNEL = 'live_calculators'
+const RETRY_MS = 1_000
+
+/** Says on the database's channel that a calculator's live edition changed; delivered when the transaction commits. */
+export const announceChange =
+  (database: Sequelize) =>
+  async (slug: string, transaction: Transaction): Promise<void> => {
+    await database.query('SELECT pg_notify(:channel, :slug)', {
+      replacements: { channel: CHANNEL, slug },
+      type: QueryTypes.SELECT,
+      transaction,
+    })
+  }
+
+/**
+ * What is on offer, kept in memory: filled from PostgreSQL at the start, and one calculator at a time whenever
+ * any server process announces a change. While the database is away, visitors are served what was known.
+ */
+export class LiveCalculators {
+  readonly #offers = new Map<string, Offer>()
+  #listener: pg.Client | undefined
+  #retry: NodeJS.Timeout | undefined
+  #closed = false
+
+  constructor(
+    private readonly database: Sequelize,
+    private readonly databaseUrl: string,
+    private readonly log: Logger,
+  ) {}
+
+  get(slug: string): Offer | undefined {
+    return this.#offers.get(slug)
+  }
+
+  async open(): Promise<void> {
+    const listener = new pg.Client({
+      connectionString: this.databaseUrl,
+      application_name: 'vivid-meter listener',
+    })
+    listener.on('error', (err) => this.#lost(listener, err))
+    listener.on('end', () => this.#lost(listener))
+    listener.on('notification', ({ payload }) => void this.#refresh(payload ?? ''))
+    await listener.connect()
+    this.#listener = listener
+    await listener.query(`LISTEN ${CHANNEL}`)
+    // Only once listening, so that no change falls between reading and listening.
+    await this.#fill()
+  }
+
+  async close(): Promise<void> {
+    this.#closed = true
+    clearTimeout(this.#retry)
+    await this.#listener?.end().catch(() => undefined)
+  }
+
+  #lost(listener: pg.Client, err?: Error): void {
+    if (this.#closed || this.#listener !== listener) return
+    this.#listener = undefined
+    this.log.warn({ err }, 'the database went away; visitors are served from memory')
+    this.#reopenSoon()
+  }
+
+  #reopenSoon(): void {
+    this.#retry = setTimeout(() => {
+      this.open().then(
+        () => this.log.info('the database is back'),
+        () => {
+          this.#listener = undefined
+          this.#reopenSoon()
+        },
+      )
+    }, RETRY_MS)
+  }
+
+  async #fill(): Promise<void> {
+    const offers = await this.#read()
+    this.#offers.clear()
+    for (const [slug, offer] of offers) this.#offers.set(slug, offer)
+  }
+
+  async #refresh(slug: string): Promise<void> {
+    try {
+      for (const [changed, offer] of await this.#read(slug)) this.#offers.set(changed, offer)
+    } catch (err) {
+      this.log.error({ err, slug }, 'a changed calculator could not be read; the one before stays on offer')
+    }
+  }
+
+  async #read(slug?: string): Promise<[string, Offer][]> {
+    const rows = await this.database.query<OfferRow>(
+      `SELECT c.slug, c.taken_down_at IS NOT NULL AS taken_down,
+              e.number, e.content, e.sha256, e.published_at
+         FROM calculators c
+         LEFT JOIN editions e ON e.calculator_id = c.id AND e.number = c.live_edition
+        WHERE CAST(:slug AS text) IS NULL OR c.slug = :slug`,
+      { replacements: { slug: slug ?? null }, type: QueryTypes.SELECT },
+    )
+    return rows.map((row) => [row.slug, offerOf(row)])
+  }
+}
+
+function offerOf({ slug, taken_down, number, content, sha256, published_at }: OfferRow): Offer {
+  if (number === null) return { state: taken_down ? 'takenDown' : 'notLive' }
+  const calculator: LiveCalculator = {
+    slug,
+    edition: number,
+    sha256,
+    publishedAt: published_at.toISOString(),
+    content: JSON.parse(content) as EditionContent,
+  }
+  return { state: 'live', calculator }
+}

@@ -1,0 +1,82 @@
+import { Router } from 'express'
+import {
+  EvaluateRequest,
+  evaluateResponse,
+  type LiveCalculator,
+  type ServedCalculator,
+} from '@vivid/contract'
+import { evaluate, isoDate, type PlainDate } from '@vivid/core'
+import { AppError } from '../http/app-error'
+import { parseOrThrow } from '../http/parse'
+import { param, route } from '../http/routing'
+import type { LiveCalculators } from './live-calculators'
+
+export interface PublicDeps {
+  readonly live: LiveCalculators
+  readonly today: () => PlainDate
+}
+
+/** What anyone may ask without signing in: `/api/public/calculators/:slug…`. Any site may ask it. */
+export function publicRoutes({ live, today }: PublicDeps): Router {
+  const router = Router()
+  router.use((_req, res, next) => {
+    res.set({ 'access-control-allow-origin': '*', 'cross-origin-resource-policy': 'cross-origin' })
+    next()
+  })
+  router.options('/calculators/:slug{/evaluate}', (_req, res) => {
+    res
+      .set({ 'access-control-allow-methods': 'GET, POST', 'access-control-allow-headers': 'content-type' })
+      .sendStatus(204)
+  })
+  route(router, '/calculators/:slug', {
+    get: [
+      (req, res) => {
+        const served = serve(liveOrThrow(live, param(req, 'slug')), today())
+        res.set({ 'cache-control': 'public, max-age=0, must-revalidate', etag: etagOf(served) })
+        if (req.fresh) return void res.status(304).end()
+        res.json(served)
+      },
+    ],
+  })
+  route(router, '/calculators/:slug/evaluate', {
+    post: [
+      (req, res) => {
+        const { answers } = parseOrThrow(EvaluateRequest, req.body)
+        const calculator = liveOrThrow(live, param(req, 'slug'))
+        const evaluation = evaluate(calculator.content.program, answers, today())
+        const response = evaluateResponse(calculator, evaluation)
+        const [problem] = response.problems
+        if (problem) {
+          throw new AppError('ANSWERS_INVALID', {
+            field: problem.field,
+            details: { what: problem.sentence },
+            problems: response.problems,
+            body: { values: response.values, readouts: response.readouts },
+          })
+        }
+        res.json(response)
+      },
+    ],
+  })
+  return router
+}
+
+export const serve = (calculator: LiveCalculator, today: PlainDate): ServedCalculator => ({
+  ...calculator,
+  today: isoDate(today),
+})
+
+export const etagOf = ({ sha256, edition, today }: ServedCalculator): string =>
+  `"${sha256.slice(0, 32)}-${edition}-${today}"`
+
+function liveOrThrow(live: LiveCalculators, slug: string): LiveCalculator {
+  const offer = live.get(slug)
+  const details = { calculator: slug.slice(0, 80) }
+  if (!offer) throw new AppError('CALCULATOR_UNKNOWN', { details })
+  if (offer.state !== 'live') {
+    throw new AppError(offer.state === 'takenDown' ? 'CALCULATOR_TAKEN_DOWN' : 'CALCULATOR_NOT_LIVE', {
+      details,
+    })
+  }
+  return offer.calculator
+}

@@ -1,0 +1,126 @@
+import { readFileSync } from 'node:fs'
+import { resolve } from 'node:path'
+import express, { Router, type Response } from 'express'
+import { param, route } from '../http/routing'
+import { etagOf, serve, type PublicDeps } from './routes'
+
+export interface VisitorPageDeps extends PublicDeps {
+  /** The folder of the built visitor page. */
+  readonly visitorFolder: string
+}
+
+const security = (frameAncestors: string) =>
+  [
+    "default-src 'self'",
+    "script-src 'self'",
+    "style-src 'self'",
+    "font-src 'self'",
+    "img-src 'self' data:",
+    "connect-src 'self'",
+    "base-uri 'none'",
+    "form-action 'none'",
+    "object-src 'none'",
+    `frame-ancestors ${frameAncestors}`,
+  ].join('; ')
+
+/** The page a visitor sees, `/c/:slug`, its preview for the desk, and the placement script. */
+export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): Router {
+  const router = Router()
+  const page = readFileSync(resolve(visitorFolder, 'index.html'), 'utf8')
+
+  route(router, '/c/:slug', {
+    get: [
+      (req, res) => {
+        framedBy(res, '*')
+        const offer = live.get(param(req, 'slug'))
+        if (offer?.state !== 'live')
+          return sendNotice(res, offer?.state === 'takenDown' ? notices.takenDown : notices.unknown)
+        const served = serve(offer.calculator, today())
+        res.set({ 'cache-control': 'public, max-age=0, must-revalidate', etag: etagOf(served) })
+        if (req.fresh) return void res.status(304).end()
+        const { title, locale } = served.content.program
+        const data = `<script type="application/json" id="calculator">${safeJson(served)}</script>`
+        res.type('html').send(filled(page, { lang: locale, title, head: data }))
+      },
+    ],
+  })
+  route(router, '/preview', {
+    get: [
+      (_req, res) => {
+        framedBy(res, "'self'")
+        res
+          .set('cache-control', 'no-cache')
+          .type('html')
+          .send(filled(page, { lang: 'en', title: 'Preview' }))
+      },
+    ],
+  })
+  route(router, '/embed.js', {
+    get: [
+      (_req, res) => {
+        res.set({ 'cache-control': 'public, max-age=300', 'cross-origin-resource-policy': 'cross-origin' })
+        res.sendFile('embed.js', { root: visitorFolder })
+      },
+    ],
+  })
+  router.use(
+    '/visitor',
+    express.static(visitorFolder, { index: false, immutable: true, maxAge: '1y', fallthrough: true }),
+  )
+  return router
+
+  function sendNotice(res: Response, { status, title, text }: Notice): void {
+    const body = `<main class="notice"><h1>${title}</h1><p>${text}</p></main>`
+    res.set({ 'cache-control': 'no-cache', 'x-robots-tag': 'noindex' }).status(status).type('html')
+    res.send(filled(page, { lang: 'en', title, body }))
+  }
+}
+
+interface Notice {
+  readonly status: number
+  readonly title: string
+  readonly text: string
+}
+
+const notices = {
+  takenDown: {
+    status: 200,
+    title: 'This calculator is not offered at the moment',
+    text: 'The figures it showed may no longer hold. Ask the lender what applies today.',
+  },
+  unknown: {
+    status: 404,
+    title: 'There is no calculator at this address',
+    text: 'The link may be mistyped or out of date. The lender’s website has the current ones.',
+  },
+} as const satisfies Record<string, Notice>
+
+function framedBy(res: Response, ancestors: string): void {
+  res.removeHeader('x-frame-options')
+  res.set({ 'content-security-policy': security(ancestors), 'cross-origin-resource-policy': 'cross-origin' })
+}
+
+/** JSON that can stand inside a script element, whatever text it holds. */
+const safeJson = (value: unknown) =>
+  JSON.stringify(value).replace(
+    /[<>&\u2028\u2029]/g,
+    (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, '0')}`,
+  )
+
+const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
+const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => escapes[c] ?? c)
+
+interface PageParts {
+  readonly lang: string
+  readonly title: string
+  readonly head?: string
+  readonly body?: string
+}
+
+/** The built page with its marked places filled. */
+const filled = (page: string, { lang, title, head = '', body = '' }: PageParts) =>
+  page
+    .replace('lang="en"', () => `lang="${escaped(lang)}"`)
+    .replace('<!--title-->', () => escaped(title))
+    .replace('<!--calculator-->', () => head)
+    .replace('<!--notice-->', () => body)

@@ -1,0 +1,49 @@
+import express, { type Express } from 'express'
+
+/**
+ * The website of the made-up lender: a stand-in for the pages on which a site developer places a calculator.
+ * It is served on a port of its own, so that a calculator is framed across origins as it is in earnest.
+ * `/` shows the floating home mortgage, `/borrow/:slug` any other, each placed by the snippet the desk gives.
+ */
+export function lenderSite(vividOrigin: () => string): Express {
+  const app = express()
+  app.get('/', (_req, res) => void res.type('html').send(page(vividOrigin(), 'floating-home-mortgage')))
+  app.get('/borrow/:slug', (req, res) => {
+    const { slug } = req.params
+    if (!/^[a-z0-9-]{1,80}$/.test(slug)) return void res.status(404).type('text').send('No such page.')
+    res.type('html').send(page(vividOrigin(), slug))
+  })
+  app.get('/site.css', (_req, res) => void res.type('css').send(stylesheet))
+  app.use((_req, res) => void res.status(404).type('text').send('No such page.'))
+  return app
+}
+
+const page = (vividOrigin: string, slug: string) => `<!doctype html>
+<html lang="en-CA">
+<head>
+  <meta charset="utf-8">
+  <meta name="viewport" content="width=device-width, initial-scale=1">
+  <title>Borrow · Larkmoor Mutual</title>
+  <link rel="stylesheet" href="/site.css">
+  <link rel="icon" href="data:,">
+</head>
+<body>
+  <header><strong>Larkmoor Mutual</strong><span>Lending to people who live on the water</span></header>
+  <main>
+    <h1>What would it cost?</h1>
+    <p>Floating homes, narrowboats and boathouses are what we know. Put in your own figures; nothing you type is kept.</p>
+    <script async src="${vividOrigin}/embed.js" data-calculator="${slug}"></script>
+    <p class="after">Questions? Our people at Quay 4 answer from eight to six. This site is a made-up example.</p>
+  </main>
+</body>
+</html>
+`
+
+const stylesheet = `
+body { margin: 0; font: 17px/1.5 Georgia, serif; color: #12302f; background: #f2f7f5; }
+header { background: #123c3a; color: #fff; padding: 16px 32px; display: flex; gap: 20px; align-items: baseline; flex-wrap: wrap; }
+header span { color: #bcd8d3; font-size: 15px; }
+main { max-width: 1180px; margin: 0 auto; padding: 20px 16px 48px; }
+h1 { margin: 8px 0; font-size: 30px; }
+.after { color: #4a6664; }
+`

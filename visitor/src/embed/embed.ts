@@ -1,0 +1,4 @@
+import { placeCalculator } from './place-calculator'
+
+const script = document.currentScript
+if (script instanceof HTMLScriptElement) placeCalculator(script)

@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { QuestionOf } from '@vivid/core/evaluate'
+import type { Calculator } from '../model/use-calculator'
+import { words } from '../words'
+
+const { question, calculator } = defineProps<{ question: QuestionOf<'share'>; calculator: Calculator }>()
+const unit = computed(() => calculator.units[question.id])
+/** The currency's sign in this locale: "$", "₹". */
+const sign = computed(() => calculator.figures.value.moneyShort(0).replace(/[\d\s.,]/g, ''))
+</script>
+
+<template>
+  <div class="units" role="group">
+    <button
+      type="button"
+      :aria-pressed="unit === 'money'"
+      :aria-label="`${question.label} ${words.inMoney}`"
+      @click="calculator.switchUnit(question, 'money')"
+    >
+      {{ sign }}
+    </button>
+    <button
+      type="button"
+      :aria-pressed="unit === 'percent'"
+      :aria-label="`${question.label} ${words.inPercent}`"
+      @click="calculator.switchUnit(question, 'percent')"
+    >
+      %
+    </button>
+  </div>
+</template>
