@@ -7,7 +7,16 @@ export default defineConfig({
       { test: { name: 'contract', root: 'contract', include: ['src/**/*.test.ts'] } },
       { test: { name: 'visitor', root: 'visitor', include: ['src/**/*.test.ts'] } },
       { test: { name: 'desk', root: 'desk', include: ['src/**/*.test.ts'] } },
-      { test: { name: 'server', root: 'server', include: ['src/**/*.test.ts'], hookTimeout: 60_000 } },
+      {
+        test: {
+          name: 'server',
+          root: 'server',
+          include: ['src/**/*.test.ts'],
+          globalSetup: 'src/testing/scratch-database.ts',
+          testTimeout: 20_000,
+          hookTimeout: 60_000,
+        },
+      },
       {
         test: {
           name: 'e2e',

@@ -37,7 +37,7 @@ export const CalculatorCard = z.strictObject({
   lastEditedBy: personName,
   lastEditedAt: timestamp,
   sampleName: z.string(),
-  /** Null while the draft has problems. */
+  /** Null while it cannot be worked out, or nothing is borrowed. */
   meter: CardMeter.nullable(),
 })
 export type CalculatorCard = z.infer<typeof CalculatorCard>

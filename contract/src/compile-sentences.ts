@@ -12,8 +12,11 @@ const sentences: Record<CompileProblem['code'], string> = {
   NO_READOUT: 'A calculator needs at least one readout.',
 }
 
-/** What keeps a draft from going live, in the author's words, with the step named. */
-export function compileSentence({ code, step }: CompileProblem, document: CalculatorDocument): string {
-  const name = document.steps.find(({ id }) => id === step)?.name
-  return name === undefined ? sentences[code] : `${name}: ${sentences[code]}`
+/** What keeps a draft from going live, in the author's words, for where it stands beside its step. */
+export const compileSentence = ({ code }: CompileProblem): string => sentences[code]
+
+/** The same with the step named. */
+export function compileSentenceWithPlace(problem: CompileProblem, document: CalculatorDocument): string {
+  const name = document.steps.find(({ id }) => id === problem.step)?.name
+  return name === undefined ? compileSentence(problem) : `${name}: ${compileSentence(problem)}`
 }

@@ -8,7 +8,7 @@ export {
   SaveDraft,
   calculatorStates,
 } from './calculators'
-export { compileSentence } from './compile-sentences'
+export { compileSentence, compileSentenceWithPlace } from './compile-sentences'
 export { ErrorBody, FieldProblem, errorSentence, errorTable, type ErrorCode } from './errors'
 export { may, permissions, Person, Role, roles, SessionState, SignIn, type Permission } from './people'
 export { EvaluateRequest, evaluateResponse, type EvaluateResponse } from './public'

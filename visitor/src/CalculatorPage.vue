@@ -27,6 +27,14 @@ const schedules = computed(() =>
       : []
   }),
 )
+/** The payment, kept in sight above the questions where they stand before the results. */
+const payments = computed(() =>
+  problems.value.length > 0
+    ? []
+    : results.value.flatMap(({ readout, label }) =>
+        readout.shows === 'payment' ? [{ readout, label }] : [],
+      ),
+)
 const isPayment = (readout: Readout) => readout.shows === 'payment'
 
 const questionOf = (field: string) => questions.value.find(({ id }) => id === field)
@@ -49,6 +57,10 @@ function submit(): void {
     <form class="questions" novalidate :aria-label="words.questions" @submit.prevent="submit">
       <h1>{{ program.title }}</h1>
       <p v-if="program.introduction" class="introduction">{{ program.introduction }}</p>
+      <p v-for="{ readout, label } in payments" :key="readout.id" class="summary">
+        {{ label }} <strong>{{ figures.money(readout.payment) }}</strong>
+        {{ figures.every(readout.frequency) }}
+      </p>
       <QuestionField
         v-for="question in questions"
         :key="question.id"

@@ -27,7 +27,7 @@ export interface Figures {
 
 const everyWords: Record<Frequency, string> = {
   monthly: 'every month',
-  semiMonthly: 'twice a month',
+  semiMonthly: 'every half-month',
   biweekly: 'every two weeks',
   weekly: 'every week',
   quarterly: 'every quarter',

@@ -19,7 +19,7 @@ const texts: Texts = {
         ? NOTHING_TO_BORROW
         : count === 1
           ? `One payment of ${f.money(last)} repays it all: ${f.money(first.principal)} borrowed and ${f.money(first.interest)} interest.`
-          : `You would pay this ${f.every(frequency)}. Of the first payment, ${f.money(first.principal)} comes off the loan and ${f.money(first.interest)} is interest.`,
+          : `${f.count(count)} payments, one ${f.every(frequency)}, the last of ${f.money(last)}. The first takes ${f.money(first.principal)} off the loan; ${f.money(first.interest)} of it is interest.`,
   }),
   totalInterest: ({ interest, paid, principal }, f) => ({
     figure: f.money(interest),

@@ -21,8 +21,8 @@ export interface CompileProblem {
 }
 
 export interface Compiled {
-  /** Undefined while there are problems. */
-  readonly program: Program | undefined
+  /** The document as it stands. It can always be evaluated; it can go live only without problems. */
+  readonly program: Program
   readonly problems: readonly CompileProblem[]
   /** For each step, the steps it takes values from. */
   readonly uses: ReadonlyMap<string, readonly string[]>
@@ -40,10 +40,9 @@ export function compile(document: CalculatorDocument): Compiled {
     ...(steps.some((step) => step.kind === 'readout') ? [] : [missing('NO_READOUT')]),
   ]
   const uses = new Map(steps.map((step) => [step.id, referencesOf(step).map(({ id }) => id)]))
-  return { program: problems.length === 0 ? programOf(document) : undefined, problems, uses }
+  return { program: programOf(document), problems, uses }
 }
 
-/** The program of a document as it stands; only `compile` knows whether it makes sense. */
 function programOf({
   title,
   currency,

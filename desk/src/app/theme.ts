@@ -32,4 +32,5 @@ export const theme: ThemeConfig = {
 /** For the one call to action on a screen. */
 export const actionTheme: ThemeConfig = {
   token: { colorPrimary: colours.action, fontFamily: text, fontSize: 15 },
+  components: { Button: { fontWeight: 600 } as object },
 }

@@ -3,7 +3,7 @@ import { Alert, Button, Skeleton } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { changesBetween } from '@vivid/core'
-import { compileSentence } from '@vivid/contract'
+import { compileSentenceWithPlace } from '@vivid/contract'
 import { isApiError, sentenceOf } from '../api/api-error'
 import DeskHeader from '../app/DeskHeader.vue'
 import EditionRibbon from '../editions/EditionRibbon.vue'
@@ -48,7 +48,7 @@ const problems = computed(() => {
   if (compiled.problems.length > 0) {
     return compiled.problems.map((found) => ({
       step: found.step,
-      sentence: compileSentence(found, document),
+      sentence: compileSentenceWithPlace(found, document),
     }))
   }
   return (evaluation?.problems ?? []).map(({ field }) => ({
@@ -98,7 +98,8 @@ onBeforeUnmount(() => {
           />
         </div>
         <VisitorPreview
-          :program="draft.compiled?.program"
+          v-if="draft.compiled"
+          :program="draft.compiled.program"
           :answers="draft.document.sample.answers"
           :house-style="draft.opened.style"
         />

@@ -36,9 +36,9 @@ onMounted(load)
       <p v-if="cards" class="soft">
         {{ cards.length }} in all<template v-if="waiting">, {{ waiting }} waiting for approval</template>
       </p>
-      <CallToAction v-if="session.can('edit')" class="new" @click="making = true"
-        >New calculator</CallToAction
-      >
+      <div v-if="session.can('edit')" class="new">
+        <CallToAction @click="making = true">New calculator</CallToAction>
+      </div>
     </div>
     <Alert v-if="problem" type="error" :message="problem">
       <template #action><button type="button" class="link" @click="load">Try again</button></template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useDraft, type SaveState } from './draft-store'
-import { timeOf } from './moments'
+import { whenOf } from './moments'
 
 /** Says how the draft stands: it saves by itself, and tells so. */
 const draft = useDraft()
@@ -10,7 +10,7 @@ const words = computed(() => wordsOf(draft.saveState))
 function wordsOf(saveState: SaveState): string {
   switch (saveState.is) {
     case 'saved':
-      return `Draft saved ${timeOf(saveState.at)}`
+      return `Draft saved ${whenOf(saveState.at)}`
     case 'waiting':
     case 'saving':
       return 'Saving …'

@@ -17,7 +17,9 @@ const calculator = computed(() => draft.opened)
 const nextEdition = computed(() => (calculator.value?.editions[0]?.number ?? 0) + 1)
 const isMine = computed(() => calculator.value?.lastEditedById === session.person?.id)
 const unsaved = computed(() => draft.saveState.is !== 'saved')
-const hasProblems = computed(() => !draft.compiled?.program || (draft.evaluation?.problems.length ?? 0) > 0)
+const hasProblems = computed(() =>
+  [draft.compiled, draft.evaluation].some((checked) => !checked || checked.problems.length > 0),
+)
 const unchanged = computed(() => calculator.value?.state === 'live' && !unsaved.value)
 const waits = computed(() => calculator.value?.state === 'sent' && !unsaved.value)
 const newest = computed(() => calculator.value?.editions[0]?.number)

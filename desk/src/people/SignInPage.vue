@@ -133,7 +133,7 @@ function take(person: { email: string; password: string }): void {
   flex-direction: column;
   justify-content: center;
   gap: 32px;
-  max-width: 470px;
+  max-width: 500px;
   width: 100%;
   margin: 0 auto;
 }
@@ -166,7 +166,8 @@ function take(person: { email: string; password: string }): void {
 .demo button {
   width: 100%;
   display: grid;
-  grid-template-columns: 9em 5.5em 1fr;
+  grid-template-columns: 8.4em 5em 1fr;
+  align-items: baseline;
   gap: 10px;
   padding: 8px 4px;
   border: 0;
@@ -177,6 +178,9 @@ function take(person: { email: string; password: string }): void {
 }
 .demo button:hover {
   background: var(--lilac);
+}
+.demo code {
+  font-size: 13px;
 }
 .demo span {
   color: var(--ink-soft);

@@ -116,10 +116,9 @@ export function createCalculatorsService({ calculators, editions, people, today,
   }
 }
 
-/** The sample visitor's first payment taken apart; null while the draft has problems or borrows nothing. */
+/** The sample visitor's first payment taken apart; null while it cannot be worked out, or borrows nothing. */
 function meterOf(draft: CalculatorDocument, today: PlainDate): CalculatorCard['meter'] {
-  const { program } = compile(draft)
-  const readouts = program ? evaluate(program, draft.sample.answers, today).readouts : []
+  const { readouts } = evaluate(compile(draft).program, draft.sample.answers, today)
   const payment = readouts.find((readout) => readout.shows === 'payment')
   if (payment?.shows !== 'payment' || payment.count === 0) return null
   return { payment: payment.payment, ...payment.first, frequency: payment.frequency }

@@ -1,5 +1,5 @@
 import type { Sequelize, Transaction } from 'sequelize'
-import { type AtRevision, compileSentence, type Person } from '@vivid/contract'
+import { type AtRevision, compileSentenceWithPlace, type Person } from '@vivid/contract'
 import { compile, evaluate, type PlainDate, type Program } from '@vivid/core'
 import type { CalculatorData, CalculatorsStore } from '../calculators/calculators-store'
 import type { CalculatorsService } from '../calculators/calculators-service'
@@ -108,9 +108,9 @@ export function createEditionsService(deps: EditionsDeps) {
 function checkedProgram({ draft }: CalculatorData, today: PlainDate): Program {
   const { program, problems } = compile(draft)
   const [problem] = problems
-  if (!program) {
-    const what = problem ? compileSentence(problem, draft) : 'it has problems.'
-    throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: problem?.step ?? '' })
+  if (problem) {
+    const what = compileSentenceWithPlace(problem, draft)
+    throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: problem.step ?? '' })
   }
   const unfit = evaluate(program, draft.sample.answers, today).problems[0]
   if (unfit) {

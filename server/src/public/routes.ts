@@ -66,8 +66,9 @@ export const serve = (calculator: LiveCalculator, today: PlainDate): ServedCalcu
   today: isoDate(today),
 })
 
-export const etagOf = ({ sha256, edition, today }: ServedCalculator): string =>
-  `"${sha256.slice(0, 32)}-${edition}-${today}"`
+/** Names what is served; `page` names the page it stands in, if any. */
+export const etagOf = ({ sha256, edition, today }: ServedCalculator, page = ''): string =>
+  `"${sha256.slice(0, 32)}-${edition}-${today}${page && `-${page}`}"`
 
 function liveOrThrow(live: LiveCalculators, slug: string): LiveCalculator {
   const offer = live.get(slug)

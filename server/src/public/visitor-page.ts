@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import express, { Router, type Response } from 'express'
@@ -27,6 +28,7 @@ const security = (frameAncestors: string) =>
 export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): Router {
   const router = Router()
   const page = readFileSync(resolve(visitorFolder, 'index.html'), 'utf8')
+  const pageName = createHash('sha256').update(page).digest('hex').slice(0, 8)
 
   route(router, '/c/:slug', {
     get: [
@@ -36,7 +38,7 @@ export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): R
         if (offer?.state !== 'live')
           return sendNotice(res, offer?.state === 'takenDown' ? notices.takenDown : notices.unknown)
         const served = serve(offer.calculator, today())
-        res.set({ 'cache-control': 'public, max-age=0, must-revalidate', etag: etagOf(served) })
+        res.set({ 'cache-control': 'public, max-age=0, must-revalidate', etag: etagOf(served, pageName) })
         if (req.fresh) return void res.status(304).end()
         const { title, locale } = served.content.program
         const data = `<script type="application/json" id="calculator">${safeJson(served)}</script>`

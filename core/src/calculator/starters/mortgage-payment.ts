@@ -114,12 +114,12 @@ export const mortgagePayment = (): CalculatorDocument => ({
       kind: 'readout',
       id: 'schedule',
       name: 'Schedule',
-      label: 'Where the money goes',
+      label: 'Year by year',
       help: '',
       shows: 'schedule',
       loan: 'loan',
     },
   ],
   // Answers nothing of its own: every question takes its default, so that a default shows at once what it does.
-  sample: { name: 'Takes every default', answers: {} },
+  sample: { name: 'a visitor who changes nothing', answers: {} },
 })

@@ -5,9 +5,9 @@ import { isFrameMessage, type FrameMessage, type HouseStyle } from '@vivid/contr
 import { localToday } from '../local-today'
 import WidthRuler from './WidthRuler.vue'
 
-/** The visitor's own page beside the tape, alive with the draft. While the draft has problems, its last sound state stays. */
+/** The visitor's own page beside the tape, alive with the draft. */
 const { program, answers, houseStyle } = defineProps<{
-  program: Program | undefined
+  program: Program
   answers: Answers
   houseStyle: HouseStyle
 }>()
@@ -18,12 +18,8 @@ const frame = useTemplateRef<HTMLIFrameElement>('frame')
 const room = ref({ width: 390, height: 600 })
 const scale = computed(() => Math.min(1, room.value.width / width.value))
 
-let shown: Program | undefined = program
-
 function show(): void {
-  shown = program ?? shown
-  if (!shown) return
-  const content = { format: 'vivid-meter/edition', version: 1, program: shown, style: houseStyle } as const
+  const content = { format: 'vivid-meter/edition', version: 1, program, style: houseStyle } as const
   const message: FrameMessage = { vividMeter: 'preview', content, answers, today: localToday() }
   // Plain data only: what Vue watches cannot be sent to another frame.
   frame.value?.contentWindow?.postMessage(JSON.parse(JSON.stringify(message)), window.location.origin)
@@ -52,8 +48,7 @@ watch(() => [program, answers], show)
   <section class="preview" aria-label="As the visitor sees it">
     <div class="head">
       <h3>As the visitor sees it</h3>
-      <span v-if="!program" class="stale">paused until the draft is mended</span>
-      <span v-else class="soft"
+      <span class="soft"
         >{{ width }} px wide{{ scale < 1 ? `, drawn at ${Math.round(scale * 100)}%` : '' }}</span
       >
     </div>
@@ -85,10 +80,6 @@ watch(() => [program, answers], show)
 }
 h3 {
   font: 700 15px var(--text);
-}
-.stale {
-  color: var(--red-text);
-  font-weight: 600;
 }
 .pane {
   flex: 1;

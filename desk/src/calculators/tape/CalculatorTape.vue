@@ -44,7 +44,7 @@ const lines = computed(() =>
       number: index + 1,
       clause: stepClause(step, document, figures.value),
       value: value.text,
-      problem: compileProblem ? compileSentence(compileProblem, document) : value.problem,
+      problem: compileProblem ? compileSentence(compileProblem) : value.problem,
     }
   }),
 )
@@ -153,7 +153,7 @@ ul {
   padding: 0;
 }
 h3 {
-  padding: 12px 20px 4px 94px;
+  padding: 9px 20px 2px 94px;
   font-size: 16px;
   color: var(--plum);
 }

@@ -50,8 +50,8 @@ defineEmits<{ toggle: []; choose: [] }>()
   align-items: baseline;
   gap: 0 8px;
   width: 100%;
-  min-height: 36px;
-  padding: 6px 20px 6px 22px;
+  min-height: 31px;
+  padding: 4px 20px 4px 22px;
   border: 0;
   background: none;
   text-align: left;
@@ -122,6 +122,7 @@ defineEmits<{ toggle: []; choose: [] }>()
   color: #24578f;
 }
 .value {
+  grid-column: 6;
   font-weight: 600;
   text-align: right;
   white-space: nowrap;

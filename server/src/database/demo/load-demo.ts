@@ -52,8 +52,8 @@ async function loadCalculator(
     taken_down_at: ends === 'takenDown' ? daysBefore(today, 40) : null,
   })
   for (const [index, { document, daysAgo, approvedBy }] of editions.entries()) {
-    const { program } = compile(document)
-    if (!program) throw new Error(`the demo edition ${slug} ${index + 1} does not compile`)
+    const { program, problems } = compile(document)
+    if (problems.length > 0) throw new Error(`the demo edition ${slug} ${index + 1} does not compile`)
     const { text, sha256 } = freeze(contentOf(program))
     await insert('editions', {
       calculator_id: id,

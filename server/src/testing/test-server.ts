@@ -1,0 +1,144 @@
+import { randomBytes } from 'node:crypto'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import pg from 'pg'
+import pino from 'pino'
+import type { Sequelize } from 'sequelize'
+import { inject } from 'vitest'
+import type { CalculatorOpened } from '@vivid/contract'
+import { buildApp } from '../app'
+import { connect } from '../database/connection'
+import { demoPeople } from '../database/demo/demo-people'
+import { loadDemoOnce } from '../database/demo/load-demo'
+import { migrate } from '../database/migrate'
+import { LiveCalculators } from '../public/live-calculators'
+
+export const TODAY = { year: 2026, month: 11, day: 25 }
+
+export interface TestServer {
+  readonly address: string
+  readonly database: Sequelize
+  readonly databaseUrl: string
+  close(): Promise<void>
+}
+
+/** A server on a new database with the demo data, or on one that another test server made. */
+export async function testServer({
+  databaseUrl,
+  demo = true,
+}: { databaseUrl?: string; demo?: boolean } = {}): Promise<TestServer> {
+  const url = databaseUrl ?? (await newDatabase())
+  const log = pino({ level: 'silent' })
+  const database = connect(url, log)
+  await migrate(database, log)
+  await loadDemoOnce(database, TODAY)
+  const live = new LiveCalculators(database, url, log)
+  await live.open()
+  const pages = mkdtempSync(join(tmpdir(), 'vivid-pages-'))
+  writeFileSync(
+    join(pages, 'index.html'),
+    '<html lang="en"><title><!--title--></title><!--calculator--><!--notice-->',
+  )
+  writeFileSync(join(pages, 'embed.js'), '/* placement */')
+  const app = await buildApp({
+    database,
+    live,
+    log,
+    today: () => TODAY,
+    demoPeople: demo ? demoPeople : [],
+    lender: 'Larkmoor Mutual',
+    deskFolder: pages,
+    visitorFolder: pages,
+    trustedProxies: 0,
+  })
+  const server = app.listen(0, '127.0.0.1')
+  await new Promise((done) => server.once('listening', done))
+  const { port } = server.address() as AddressInfo
+  return {
+    address: `http://127.0.0.1:${port}`,
+    database,
+    databaseUrl: url,
+    close: async () => {
+      server.closeAllConnections()
+      await new Promise((done) => server.close(done))
+      await live.close()
+      await database.close()
+      rmSync(pages, { recursive: true, force: true })
+    },
+  }
+}
+
+async function newDatabase(): Promise<string> {
+  const clusterUrl = inject('clusterUrl')
+  const name = `test_${randomBytes(6).toString('hex')}`
+  const admin = new pg.Client({ connectionString: clusterUrl })
+  await admin.connect()
+  await admin.query(`CREATE DATABASE ${name}`)
+  await admin.end()
+  return clusterUrl.replace(/vivid$/, name)
+}
+
+export interface Answer<Body> {
+  readonly status: number
+  readonly headers: Headers
+  readonly body: Body
+}
+
+/** A person, or nobody, talking to a test server; remembers its session cookie. */
+export class TestClient {
+  cookie = ''
+
+  constructor(private readonly address: string) {}
+
+  async ask<Body = Record<string, unknown>>(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer<Body>> {
+    const response = await fetch(`${this.address}${path}`, {
+      method,
+      redirect: 'manual',
+      headers: {
+        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(this.cookie ? { cookie: this.cookie } : {}),
+        ...headers,
+      },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    })
+    const set = response.headers.get('set-cookie')
+    if (set) this.cookie = set.split(';')[0] ?? ''
+    const text = await response.text()
+    return { status: response.status, headers: response.headers, body: readJson(text) as Body }
+  }
+
+  /** Signs in as one of the demo people, by first name. */
+  async signIn(name: 'ines' | 'rasmus' | 'odile' | 'kofi' | 'wren'): Promise<this> {
+    const { status } = await this.ask('POST', '/api/session', {
+      email: `${name}@larkmoor.example`,
+      password: 'ebb-and-flow',
+    })
+    if (status !== 201) throw new Error(`${name} could not sign in: ${status}`)
+    return this
+  }
+
+  async make(title = 'Punt mortgage'): Promise<CalculatorOpened> {
+    return (
+      await this.ask<CalculatorOpened>('POST', '/api/calculators', { starter: 'mortgage-payment', title })
+    ).body
+  }
+
+  async open(id: string): Promise<CalculatorOpened> {
+    return (await this.ask<CalculatorOpened>('GET', `/api/calculators/${id}`)).body
+  }
+}
+
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return text
+  }
+}
