@@ -1,7 +1,7 @@
 import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import type { Express } from 'express'
-import pino from 'pino'
+import pino, { type Logger } from 'pino'
 import { buildApp } from './app'
 import { connect } from './database/connection'
 import { demoPeople } from './database/demo/demo-people'
@@ -26,10 +26,7 @@ export interface RunningServer {
 /** Reads the environment, connects, migrates and listens. `root` is the folder that holds the built desk and visitor page. */
 export async function run(env: NodeJS.ProcessEnv, root: string): Promise<RunningServer> {
   const settings = readSettings(env, root)
-  const log = pino(
-    { level: 'info' },
-    settings.logFile ? pino.destination({ dest: settings.logFile, sync: false }) : undefined,
-  )
+  const log = createLog(settings.logFile)
   const database = connect(settings.databaseUrl, log)
   const live = new LiveCalculators(database, settings.databaseUrl, log)
   const servers: Server[] = []
@@ -88,3 +85,10 @@ const stopListening = (server: Server) =>
     server.close(() => done())
     server.closeAllConnections()
   })
+
+function createLog(file: string | undefined): Logger {
+  const destination = pino.destination(file ? { dest: file, sync: false } : 1)
+  // A log that cannot be written (a full disk) must not take the visitors' pages with it.
+  destination.on('error', () => undefined)
+  return pino({ level: 'info' }, destination)
+}

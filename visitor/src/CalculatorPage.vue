@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick } from 'vue'
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
 import type { Readout } from '@vivid/core/evaluate'
 import { useCalculator, type CalculatorSource } from './model/use-calculator'
 import QuestionField from './questions/QuestionField.vue'
@@ -37,6 +37,15 @@ const payments = computed(() =>
 )
 const isPayment = (readout: Readout) => readout.shows === 'payment'
 
+/** While something is wrong the results keep their height, so that nothing jumps under the visitor's finger. */
+const panel = useTemplateRef<HTMLElement>('panel')
+const keptHeight = ref(0)
+watch(
+  () => problems.value.length > 0,
+  (wrong) => (keptHeight.value = wrong ? (panel.value?.offsetHeight ?? 0) : 0),
+  { flush: 'pre' },
+)
+
 const questionOf = (field: string) => questions.value.find(({ id }) => id === field)
 
 async function goTo(field: string): Promise<void> {
@@ -70,7 +79,14 @@ function submit(): void {
       <button type="button" class="plain" @click="calculator.startAgain">{{ words.startAgain }}</button>
       <button type="submit" class="unseen" tabindex="-1" aria-hidden="true"></button>
     </form>
-    <div class="results" :aria-label="words.results" aria-live="polite" role="region">
+    <div
+      ref="panel"
+      class="results"
+      :style="{ minHeight: keptHeight ? `${keptHeight}px` : undefined }"
+      :aria-label="words.results"
+      aria-live="polite"
+      role="region"
+    >
       <div v-if="problems.length" class="not-yet">
         <p>{{ words.notYet }}</p>
         <ul>

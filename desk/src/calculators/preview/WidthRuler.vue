@@ -96,19 +96,26 @@ function onKey(event: KeyboardEvent): void {
 .edge {
   position: absolute;
   bottom: -7px;
-  width: 12px;
+  width: 24px;
   height: 24px;
-  margin-left: -6px;
+  margin-left: -12px;
   padding: 0;
+  border: 0;
+  background: none;
+  cursor: ew-resize;
+}
+.edge::before {
+  content: '';
+  position: absolute;
+  inset: 0 6px;
   border: 2px solid var(--ink);
   border-radius: 4px;
   background: var(--sun);
-  cursor: ew-resize;
 }
 .marks {
   position: relative;
   height: 24px;
-  margin-top: 4px;
+  margin-top: 9px;
 }
 .marks button {
   position: absolute;

@@ -44,7 +44,7 @@ function take(typed: string): void {
   typing.value = true
   const place = { locale: props.document.locale, minorDigits: minorDigitsOf[props.document.currency] }
   const answer = readTyped(props.question, typed, unitOf(props.value), place)
-  if (answer === null && props.emptyMeans === undefined) problem.value = 'This cannot be empty.'
+  if (answer === null) problem.value = props.emptyMeans === undefined ? 'This cannot be empty.' : ''
   else if (isUnreadable(answer) || isNegative(answer)) problem.value = examples[props.question.asks]
   else {
     problem.value = ''
@@ -55,9 +55,11 @@ function take(typed: string): void {
 const isNegative = (answer: unknown) =>
   answer !== null && JSON.stringify(answer).includes('-') && props.question.asks !== 'frequency'
 
+/** Only a field that is left empty is meant to be empty: on the way to another answer it is so for a moment. */
 function leave(): void {
   typing.value = false
-  if (!problem.value) text.value = textOfAnswer(props.question, props.value, figures.value)
+  if (text.value.trim() === '' && props.emptyMeans !== undefined && props.value !== null) emit('change', null)
+  else if (!problem.value) text.value = textOfAnswer(props.question, props.value, figures.value)
 }
 
 const options = computed(() =>

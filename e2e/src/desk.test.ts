@@ -1,0 +1,178 @@
+import type { Page } from 'puppeteer-core'
+import { afterAll, afterEach, beforeAll, expect, test } from 'vitest'
+import {
+  click,
+  eventually,
+  expectText,
+  fill,
+  placedFrame,
+  startApplication,
+  textOf,
+  type Application,
+} from './support/application'
+
+let app: Application
+beforeAll(async () => void (app = await startApplication()))
+afterEach(() => app.closePages())
+afterAll(() => app.stop())
+
+async function openAs(person: string, title: string): Promise<Page> {
+  const page = await app.deskAs(person)
+  await click(page, title)
+  await page.waitForSelector('#line-homePrice')
+  return page
+}
+const valueOf = (page: Page, selector: string) =>
+  page.$eval(selector, (field) => (field as HTMLInputElement).value)
+
+test('two people changing different things at once both keep theirs', async () => {
+  const [ines, rasmus] = [
+    await openAs('Ines', 'Boathouse mortgage'),
+    await openAs('Rasmus', 'Boathouse mortgage'),
+  ]
+  await ines.locator('#line-page').click()
+  await fill(ines, '#page-introduction', 'From Ines.')
+  await expectText(ines, '.note', 'Draft saved')
+  await rasmus.locator('#line-rate').click()
+  await fill(rasmus, '#rate-help', 'From Rasmus.')
+  await expectText(rasmus, '.note', 'with what Ines Okafor changed meanwhile')
+  await expectText(rasmus, '.note', 'Draft saved')
+  await ines.reload({ waitUntil: 'networkidle0' })
+  await ines.locator('#line-page').click()
+  await ines.locator('#line-rate').click()
+  await ines.waitForSelector('#rate-help')
+  expect(await valueOf(ines, '#rate-help')).toBe('From Rasmus.')
+  await ines.locator('#line-page').click()
+  await ines.waitForSelector('#page-introduction')
+  expect(await valueOf(ines, '#page-introduction')).toBe('From Ines.')
+})
+
+test('where two people changed the same thing, a person says which stays, and sees both', async () => {
+  const [ines, rasmus] = [
+    await openAs('Ines', 'Boathouse mortgage'),
+    await openAs('Rasmus', 'Boathouse mortgage'),
+  ]
+  await ines.locator('#line-homePrice').click()
+  await fill(ines, '#homePrice-label', 'Ines’s label')
+  await expectText(ines, '.note', 'Draft saved')
+  await rasmus.locator('#line-homePrice').click()
+  await fill(rasmus, '#homePrice-label', 'Rasmus’s label')
+  await expectText(rasmus, '.ant-modal', 'Someone else changed the same fields')
+  const offered = await textOf(rasmus, '.ant-modal')
+  expect(offered).toContain('Mine: Rasmus’s label')
+  expect(offered).toContain('Theirs: Ines’s label')
+  await click(rasmus, 'Theirs: Ines', '.ant-modal')
+  await click(rasmus, 'Keep these', '.ant-modal')
+  await expectText(rasmus, '.note', 'Draft saved')
+  expect(await valueOf(rasmus, '#homePrice-label')).toBe('Ines’s label')
+})
+
+test('what is typed without a connection is kept through a reload and saved when it is back', async () => {
+  const page = await openAs('Ines', 'cottage')
+  await page.locator('#line-page').click()
+  await page.setOfflineMode(true)
+  await fill(page, '#page-introduction', 'Typed offline.')
+  await expectText(page, '.note', 'Not saved yet: The server cannot be reached.')
+  await page.setOfflineMode(false)
+  await page.reload({ waitUntil: 'networkidle0' })
+  await page.locator('#line-page').click()
+  await page.waitForSelector('#page-introduction')
+  expect(await valueOf(page, '#page-introduction')).toBe('Typed offline.')
+  await expectText(page, '.note', 'Draft saved')
+})
+
+test('what cannot be read stays as it was typed, says what would be right, and is not saved', async () => {
+  const page = await openAs('Ines', 'Winter berth')
+  await page.locator('#line-homePrice').click()
+  const before = await textOf(page, '#line-homePrice .value')
+  await fill(page, '#homePrice-default', 'about 70k or so')
+  await page.keyboard.press('Tab')
+  await expectText(page, '.field-problem', 'Type an amount, like 250,000.')
+  expect(await valueOf(page, '#homePrice-default')).toBe('about 70k or so')
+  expect(await textOf(page, '#line-homePrice .value')).toBe(before)
+})
+
+test('a default outside its range is a problem at its line and at the foot, and keeps the draft from being sent', async () => {
+  const page = await openAs('Rasmus', 'cottage')
+  await expectText(page, '.line-problem', 'The default lies outside of what the question allows.')
+  await expectText(page, '.problems', '1 to mend: Rate: The default lies outside')
+  const send = () =>
+    page.$eval('.actions .ant-btn-primary', (button) => (button as HTMLButtonElement).disabled)
+  expect(await send()).toBe(true)
+  await click(page, 'Go there', '.problems')
+  await fill(page, '#rate-default', '5.4')
+  await expectText(page, '.problems', 'Nothing to mend')
+  await expectText(page, '#line-rate .value', '5.4%')
+  await eventually(
+    async () => !(await send()),
+    () => 'the draft cannot be sent',
+  )
+})
+
+test('the tape is walked and opened by keyboard, and shows what a step uses and what uses it', async () => {
+  const page = await openAs('Ines', 'Floating home mortgage')
+  await page.focus('#line-homePrice')
+  await expectText(page, '#line-downPayment', '↑ uses this')
+  await expectText(page, '#line-loan', '↑ uses this')
+  await page.keyboard.press('ArrowDown')
+  await expectText(page, '#line-homePrice', '↓ used here')
+  expect(await page.evaluate(() => document.activeElement?.id)).toBe('line-downPayment')
+  await page.keyboard.press('Enter')
+  await page.waitForSelector('#downPayment-label')
+  await page.focus('#downPayment-label')
+  await page.keyboard.press('Escape')
+  await eventually(
+    async () => (await page.evaluate(() => document.activeElement?.id)) === 'line-downPayment',
+    () => 'Escape did not go back to the line',
+  )
+  expect(await page.$('#downPayment-label')).toBeNull()
+})
+
+test('the visitor’s view is set along its ruler, by keyboard and by its marks', async () => {
+  const page = await openAs('Ines', 'Floating home mortgage')
+  const preview = await placedFrame(page)
+  const innerWidth = () => preview.evaluate(() => window.innerWidth)
+  await page.focus('[role=slider]')
+  await page.keyboard.press('PageUp')
+  await eventually(
+    async () => (await innerWidth()) === 768,
+    () => 'the view is not 768 wide',
+  )
+  await click(page, '1280', '.marks')
+  await eventually(
+    async () => (await innerWidth()) === 1280,
+    () => 'the view is not 1280 wide',
+  )
+  await page.focus('[role=slider]')
+  await page.keyboard.press('ArrowLeft')
+  await eventually(
+    async () => (await innerWidth()) === 1270,
+    () => 'the view is not 1270 wide',
+  )
+})
+
+test('a keeper reads the tape and can change nothing but what is live', async () => {
+  const page = await openAs('Wren', 'Narrowboat loan')
+  const inert = await page.$eval('.tape-pane', (pane) => (pane as HTMLElement).inert)
+  expect(inert).toBe(true)
+  const bar = await textOf(page, '.bar')
+  expect(bar).toContain('Take down')
+  expect(bar).not.toMatch(/Send for approval|Put edition/)
+})
+
+test('whoever is not signed in is asked to, and comes back to where they wanted to go', async () => {
+  const page = await openAs('Ines', 'Floating home mortgage')
+  const wanted = page.url()
+  await click(page, 'Sign out')
+  await page.waitForSelector('#email')
+  await page.goto(wanted, { waitUntil: 'networkidle0' })
+  await fill(page, '#email', 'ines@larkmoor.example')
+  await fill(page, '#password', 'wrong')
+  await page.keyboard.press('Enter')
+  await expectText(page, '.ant-alert', 'No one here has this e-mail address with this password.')
+  expect(await valueOf(page, '#email')).toBe('ines@larkmoor.example')
+  await fill(page, '#password', 'ebb-and-flow')
+  await page.keyboard.press('Enter')
+  await page.waitForSelector('#line-homePrice')
+  expect(page.url()).toBe(wanted)
+})

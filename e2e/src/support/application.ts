@@ -1,0 +1,116 @@
+import type { Browser, BrowserContext, Frame, Page } from 'puppeteer-core'
+import { launchChromium } from '../../../scripts/lib/chromium.mjs'
+import { scratchServer } from '../../../scripts/lib/scratch-server.mjs'
+
+export interface Application {
+  /** Address of the desk, of the server, and of the made-up lender's website. */
+  readonly desk: string
+  readonly address: string
+  readonly lender: string
+  /** A new person's browser: cookies and storage of their own. */
+  visit(url: string, viewport?: { width: number; height: number }): Promise<Page>
+  /** The desk, signed in as one of the demo people. */
+  deskAs(firstName: string): Promise<Page>
+  /** Closes every page; what they reported as errors fails the test. */
+  closePages(): Promise<void>
+  stop(): Promise<void>
+}
+
+/** The built application with demo data, and a browser to use it with. */
+export async function startApplication(): Promise<Application> {
+  const server = await scratchServer()
+  const browser: Browser = await launchChromium()
+  const faults: string[] = []
+  const contexts: BrowserContext[] = []
+
+  async function visit(url: string, viewport = { width: 1280, height: 800 }): Promise<Page> {
+    const context = await browser.createBrowserContext()
+    contexts.push(context)
+    const page = await context.newPage()
+    await page.setViewport(viewport)
+    page.on('pageerror', (error) => faults.push(`${page.url()}: ${String(error)}`))
+    page.on('console', (message) => {
+      const isRefusal = message.text().startsWith('Failed to load resource')
+      if (message.type() === 'error' && !isRefusal) faults.push(`${page.url()}: ${message.text()}`)
+    })
+    page.on('request', (request) => {
+      const { hostname, protocol } = new URL(request.url())
+      if (protocol.startsWith('http') && hostname !== '127.0.0.1')
+        faults.push(`asked ${hostname} for something`)
+    })
+    await page.goto(url, { waitUntil: 'networkidle0' })
+    return page
+  }
+
+  return {
+    ...server,
+    visit,
+    deskAs: async (firstName) => {
+      const page = await visit(server.desk)
+      await page.locator(`.demo button ::-p-text(${firstName})`).click()
+      await page.locator('button[type=submit]').click()
+      await page.waitForSelector('.card')
+      return page
+    },
+    closePages: async () => {
+      await Promise.all(contexts.splice(0).map((context) => context.close()))
+      const reported = faults.splice(0)
+      if (reported.length > 0) throw new Error(`the pages reported errors:\n${reported.join('\n')}`)
+    },
+    stop: async () => {
+      await browser.close()
+      await server.stop()
+    },
+  }
+}
+
+/** Takes all of a field and types over it, as a person would. */
+export async function fill(page: Page | Frame, selector: string, text: string): Promise<void> {
+  const field = await page.waitForSelector(selector)
+  if (!field) throw new Error(`no field ${selector}`)
+  await field.focus()
+  await field.evaluate((element) => (element as HTMLInputElement).select())
+  await field.press('Backspace')
+  await field.type(text)
+}
+
+const PATIENCE_MS = 15_000
+
+/** Waits until a condition holds; asks again and again, since a page behind another draws no frames to wait for. */
+export async function eventually(
+  holds: () => Promise<boolean>,
+  otherwise: () => Promise<string> | string,
+  patienceMs = PATIENCE_MS,
+): Promise<void> {
+  const deadline = Date.now() + patienceMs
+  while (!(await holds().catch(() => false))) {
+    if (Date.now() > deadline) throw new Error(await otherwise())
+    await new Promise((resolve) => setTimeout(resolve, 60))
+  }
+}
+
+const textsOf = (page: Page | Frame, selector: string): Promise<string[]> =>
+  page.$$eval(selector, (all) => all.map((element) => element.textContent?.replace(/\s+/g, ' ').trim() ?? ''))
+
+/** Waits until an element contains a text. */
+export const expectText = (page: Page | Frame, selector: string, expected: string): Promise<void> =>
+  eventually(
+    async () => (await textsOf(page, selector)).some((text) => text.includes(expected)),
+    async () =>
+      `"${expected}" does not stand in ${selector}; there is: ${JSON.stringify(await textsOf(page, selector))}`,
+  )
+
+export const click = (page: Page | Frame, text: string, within = ''): Promise<void> =>
+  page.locator(`${within} ::-p-text(${text})`).click()
+
+export const textOf = (page: Page | Frame, selector: string): Promise<string> =>
+  page.$eval(selector, (element) => element.textContent?.replace(/\s+/g, ' ').trim() ?? '')
+
+/** The frame of a calculator placed on another page. */
+export async function placedFrame(page: Page): Promise<Frame> {
+  const handle = await page.waitForSelector('iframe')
+  const frame = await handle?.contentFrame()
+  if (!frame) throw new Error('no calculator is placed on this page')
+  await frame.waitForSelector('.figure, .notice')
+  return frame
+}

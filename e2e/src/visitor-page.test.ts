@@ -1,0 +1,175 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import type { Page } from 'puppeteer-core'
+import { afterAll, afterEach, beforeAll, expect, test } from 'vitest'
+import {
+  eventually,
+  expectText,
+  fill,
+  placedFrame,
+  startApplication,
+  textOf,
+  type Application,
+} from './support/application'
+
+let app: Application
+beforeAll(async () => void (app = await startApplication()))
+afterEach(() => app.closePages())
+afterAll(() => app.stop())
+
+const open = (query = '', viewport = { width: 1280, height: 800 }) =>
+  app.visit(`${app.address}/c/floating-home-mortgage${query}`, viewport)
+const valueOf = (page: Page, id: string) =>
+  page.$eval(`#answer-${id}`, (field) => (field as HTMLInputElement).value)
+const focused = (page: Page) => page.evaluate(() => document.activeElement?.id)
+
+test('a wrong answer is pointed out in its place, gets the focus, and nothing typed is lost', async () => {
+  const page = await open()
+  await fill(page, '#answer-rate', '5.5')
+  await fill(page, '#answer-homePrice', 'a lot')
+  await page.keyboard.press('Enter')
+  await expectText(page, '#answer-homePrice-problem', 'Type an amount, like $250,000.')
+  expect(await focused(page)).toBe('answer-homePrice')
+  expect(await valueOf(page, 'homePrice')).toBe('a lot')
+  expect(await valueOf(page, 'rate')).toBe('5.5%')
+  await expectText(page, '.not-yet', 'Your figures appear here once this is right:')
+  await fill(page, '#answer-homePrice', '9000')
+  await page.keyboard.press('Tab')
+  await expectText(page, '#answer-homePrice-problem', 'This can be no less than $60,000.')
+  await fill(page, '#answer-homePrice', '300k')
+  await page.keyboard.press('Tab')
+  await expectText(page, '.payment .figure', '$')
+  expect(await valueOf(page, 'homePrice')).toBe('$300,000')
+  expect(await page.$('.problem')).toBeNull()
+})
+
+test('a problem named among the results leads to its question', async () => {
+  const page = await open()
+  await fill(page, '#answer-term', '90 years')
+  await page.locator('.not-yet button').click()
+  await eventually(
+    async () => (await focused(page)) === 'answer-term',
+    () => 'the term did not get the focus',
+  )
+  await expectText(page, '#answer-term-problem', 'This can be no more than 30 years.')
+})
+
+test('numbers are grouped as they are typed, with the caret behind the same digit', async () => {
+  const page = await open()
+  await fill(page, '#answer-homePrice', '1234567')
+  expect(await valueOf(page, 'homePrice')).toBe('1,234,567')
+  await page.keyboard.press('Home')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.type('9')
+  expect(await valueOf(page, 'homePrice')).toBe('19,234,567')
+  await page.keyboard.press('Backspace')
+  expect(await valueOf(page, 'homePrice')).toBe('1,234,567')
+})
+
+test('the down payment goes between an amount and a percentage, and may be the whole price', async () => {
+  const page = await open()
+  await page.locator('.units button:first-child').click()
+  expect(await valueOf(page, 'downPayment')).toBe('$61,890')
+  await fill(page, '#answer-downPayment', '100%')
+  await expectText(page, '.payment .sentence', 'There is nothing to borrow')
+  expect(await textOf(page, '.payment .figure')).toBe('$0.00')
+  expect(await page.$('.schedule')).toBeNull()
+  await fill(page, '#answer-downPayment', '500,000')
+  await page.keyboard.press('Tab')
+  await expectText(
+    page,
+    '#answer-downPayment-problem',
+    'This can be no more than the price itself, $412,600.',
+  )
+})
+
+test('a zero rate works, and starting again brings the defaults back', async () => {
+  const page = await open('?homePrice=300,000&downPayment=20%25&rate=0&frequency=monthly')
+  // 240,000 over 300 months.
+  expect(await textOf(page, '.payment .figure')).toBe('$800.00')
+  expect(await textOf(page, '.result .figure')).toBe('$0.00')
+  await page.locator('::-p-text(Start again)').click()
+  await expectText(page, '.payment .figure', '$907.59')
+  expect(await valueOf(page, 'homePrice')).toBe('$412,600')
+})
+
+test('a slider beside the exact entry moves it', async () => {
+  const page = await open()
+  await page.focus('.slider')
+  await page.keyboard.press('ArrowRight')
+  expect(await valueOf(page, 'homePrice')).toBe('$414,000')
+})
+
+test.each(['floating-home-mortgage', 'backwater-houseboat-loan', 'narrowboat-loan'])(
+  '%s needs no sideways scrolling from 320 pixels up, with every year open',
+  async (slug) => {
+    const page = await app.visit(`${app.address}/c/${slug}`, { width: 320, height: 700 })
+    for (const button of (await page.$$('.year button')).slice(0, 2)) await button.click()
+    for (const width of [320, 390, 620, 768, 861, 1280]) {
+      await page.setViewport({ width, height: 700 })
+      const { scroll, cut } = await page.evaluate(() => ({
+        scroll: document.documentElement.scrollWidth,
+        cut: [...document.querySelectorAll('.schedule .scroll')].some(
+          (e) => e.scrollWidth > e.clientWidth + 1,
+        ),
+      }))
+      expect([width, scroll, cut]).toEqual([width, width, false])
+    }
+  },
+)
+
+test('groups follow the locale: lakh and crore', async () => {
+  const page = await app.visit(`${app.address}/c/backwater-houseboat-loan`)
+  expect(await valueOf(page, 'homePrice')).toBe('₹48,50,000')
+  await fill(page, '#answer-homePrice', '12345678')
+  expect(await valueOf(page, 'homePrice')).toBe('1,23,45,678')
+})
+
+test('only the calculator’s own frame is believed about its height', async () => {
+  const page = await app.visit(`${app.lender}/`)
+  await placedFrame(page)
+  const height = () => page.$eval('iframe', (frame) => frame.clientHeight)
+  await eventually(
+    async () => (await height()) > 700,
+    () => 'the frame was never told its height',
+  )
+  const before = await height()
+  await page.evaluate(() => window.postMessage({ vividMeter: 'height', height: 5000 }, '*'))
+  await page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 200)))
+  expect(await height()).toBe(before)
+})
+
+test('an unknown calculator gets a decent page too', async () => {
+  const page = await app.visit(`${app.address}/c/no-such-thing`)
+  expect(await textOf(page, '.notice h1')).toBe('There is no calculator at this address')
+})
+
+test('no accessibility rule of WCAG 2.2 AA is broken', async () => {
+  const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+  const check = async (page: Page) => {
+    await page.evaluate(axe)
+    return page.evaluate(async () => {
+      const rules = { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }
+      const { axe } = window as unknown as {
+        axe: { run: (o: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> }
+      }
+      return (await axe.run(rules)).violations.map(
+        ({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 160)}`,
+      )
+    })
+  }
+  const page = await open()
+  await page.locator('.year button').click()
+  expect(await check(page)).toEqual([])
+  await fill(page, '#answer-homePrice', 'x')
+  await page.keyboard.press('Enter')
+  expect(await check(page)).toEqual([])
+  const desk = await app.deskAs('Ines')
+  expect(await check(desk)).toEqual([])
+  await desk.locator('::-p-text(Lock-keeper)').click()
+  await desk.locator('#line-homePrice').click()
+  await desk.waitForSelector('#homePrice-default')
+  expect(await check(desk)).toEqual([])
+  expect(await check(await app.visit(app.desk))).toEqual([])
+})

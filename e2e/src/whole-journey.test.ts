@@ -1,0 +1,174 @@
+import { afterAll, afterEach, beforeAll, expect, test } from 'vitest'
+import {
+  click,
+  eventually,
+  expectText,
+  fill,
+  placedFrame,
+  startApplication,
+  textOf,
+  type Application,
+} from './support/application'
+import { textbookLoan } from './support/textbook-loan'
+
+/** The starter's defaults but for the amount: 25 years at 4.64 %, compounded half-yearly. */
+const monthly = { ratePercent: '4.64', compoundsPerYear: 2, paymentsPerYear: 12, payments: 300 }
+
+let app: Application
+beforeAll(async () => void (app = await startApplication()))
+afterEach(() => app.closePages())
+afterAll(() => app.stop())
+
+test('a calculator goes from a starter to a visitor on the lender’s page, and through a second edition', async () => {
+  // The author makes it from the starter and edits a line of its tape.
+  const author = await app.deskAs('Ines')
+  await click(author, 'New calculator')
+  await fill(author, '#new-title', 'Stilt house mortgage')
+  await click(author, 'Make it')
+  await author.waitForSelector('#line-homePrice')
+  const asStarted = textbookLoan({ ...monthly, principal: '350710' })
+  await expectText(author, '#line-payment .value', asStarted.payment)
+  await author.locator('#line-homePrice').click()
+  await fill(author, '#homePrice-label', 'Price of the stilt house')
+  await fill(author, '#homePrice-help', 'With its jetty.')
+  await fill(author, '#homePrice-least', '50,000')
+  await fill(author, '#homePrice-most', '$1.5m')
+  await fill(author, '#homePrice-step', '5000')
+  await fill(author, '#homePrice-default', '380 000')
+  await expectText(author, '#line-homePrice .value', '$380,000')
+  const default380 = textbookLoan({ ...monthly, principal: '323000' })
+  await expectText(author, '#line-payment .value', default380.payment)
+  await expectText(author, '#line-totalInterest .value', default380.totalInterest)
+  await author.keyboard.press('Tab')
+  expect(await author.$eval('#homePrice-default', (field) => (field as HTMLInputElement).value)).toBe(
+    '$380,000',
+  )
+  expect(await author.$eval('#homePrice-most', (field) => (field as HTMLInputElement).value)).toBe(
+    '$1,500,000',
+  )
+
+  // The visitor's view beside the tape is alive.
+  const preview = await placedFrame(author)
+  await expectText(preview, 'label', 'Price of the stilt house')
+  await expectText(preview, '.payment .figure', default380.payment)
+  await expectText(preview, '.help', 'With its jetty.')
+
+  // It saves by itself; there is no snippet before an edition is live; it is sent for approval.
+  await expectText(author, '.note', 'Draft saved')
+  expect(await textOf(author, '.bar')).not.toContain('Placement snippet')
+  expect(await textOf(author, '.bar')).not.toContain('live')
+  await click(author, 'Send for approval')
+  await expectText(author, '.state', 'Waiting for approval')
+  await expectText(author, '.actions', 'An approver puts it live.')
+
+  // Another person approves: it is edition 1, and the snippet is there.
+  const approver = await app.deskAs('Odile')
+  await click(approver, 'Stilt house mortgage')
+  await click(approver, 'Put edition 1 live')
+  await expectText(approver, '.state', 'Live · edition 1')
+  await click(approver, 'Placement snippet')
+  await approver.waitForSelector('#placement-snippet')
+  expect(await textOf(approver, '#placement-snippet')).toBe(
+    `<script async src="${app.address}/embed.js" data-calculator="stilt-house-mortgage"></script>`,
+  )
+
+  // A visitor on the lender's page, another origin, puts in figures of their own.
+  const visitor = await app.visit(`${app.lender}/borrow/stilt-house-mortgage`)
+  const frame = await placedFrame(visitor)
+  await expectText(frame, '.payment .figure', default380.payment)
+  await fill(frame, '#answer-homePrice', '512300')
+  await fill(frame, '#answer-downPayment', '$112,300')
+  await fill(frame, '#answer-rate', '5.27')
+  await fill(frame, '#answer-term', '22')
+  await frame.select('#answer-frequency', 'biweekly')
+  const own = textbookLoan({
+    principal: '400000',
+    ratePercent: '5.27',
+    compoundsPerYear: 2,
+    paymentsPerYear: 26,
+    payments: 572,
+  })
+  await expectText(frame, '.payment .figure', own.payment)
+  await expectText(frame, '.result .figure', own.totalInterest)
+  await expectText(frame, '.parts', own.row(1)?.interest ?? '')
+  expect(await frame.$eval('#answer-homePrice', (field) => (field as HTMLInputElement).value)).toBe(
+    '$512,300',
+  )
+
+  // The schedule opens to each payment, and the frame grows with it.
+  const heightBefore = await visitor.$eval('iframe', (element) => element.clientHeight)
+  await frame.locator('tbody:nth-of-type(2) .year button').click()
+  const shown = await frame.waitForSelector('[data-payment="20"]')
+  const cells = await shown?.$$eval('td', (all) => all.map((cell) => cell.textContent?.trim()))
+  const row = own.row(20)
+  expect(cells).toEqual([row?.principal, row?.interest, row?.closing])
+  const frameHeight = () => visitor.$eval('iframe', (element) => element.clientHeight)
+  await eventually(
+    async () => (await frameHeight()) > heightBefore + 500,
+    () => 'the frame did not grow with its content',
+  )
+  const overflow = await frame.evaluate(() => document.documentElement.scrollHeight - window.innerHeight)
+  expect(overflow).toBeLessThanOrEqual(1)
+
+  // Other channels get the same figures.
+  const answers = {
+    homePrice: 512_300_00,
+    downPayment: { money: 112_300_00 },
+    rate: '5.27',
+    term: { years: 22, months: 0 },
+    frequency: 'biweekly',
+  }
+  const response = await fetch(`${app.address}/api/public/calculators/stilt-house-mortgage/evaluate`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ answers }),
+  })
+  const { readouts } = (await response.json()) as { readouts: { figure: string }[] }
+  expect(readouts.slice(0, 2).map(({ figure }) => figure)).toEqual([own.payment, own.totalInterest])
+
+  // The draft moves on; visitors keep edition 1 until edition 2 is live.
+  await author.reload({ waitUntil: 'networkidle0' })
+  await author.locator('#line-page').click()
+  await fill(author, '#page-title', 'Stilt house mortgage, new')
+  await expectText(author, '.note', 'Draft saved')
+  await expectText(author, '.state', 'Live, draft has changes · edition 1')
+  await visitor.reload({ waitUntil: 'networkidle0' })
+  expect(await textOf(await placedFrame(visitor), 'h1')).toBe('Stilt house mortgage')
+  await click(author, 'Read 1 change')
+  await expectText(author, '.changes', 'TitleStilt house mortgageStilt house mortgage, new')
+  await author.locator('.ant-modal-close').click()
+  await author.waitForSelector('.changes', { hidden: true })
+  await click(author, 'Send for approval')
+  await expectText(author, '.state', 'Waiting for approval')
+  await approver.reload({ waitUntil: 'networkidle0' })
+  await click(approver, 'Put edition 2 live')
+  await expectText(approver, '.state', 'Live · edition 2')
+  await visitor.reload({ waitUntil: 'networkidle0' })
+  expect(await textOf(await placedFrame(visitor), 'h1')).toBe('Stilt house mortgage, new')
+
+  // Taken down, visitors get a decent page; it can be put back.
+  await click(approver, 'Take down')
+  await click(approver, 'Take it down', '.ant-modal')
+  await expectText(approver, '.state', 'Taken down')
+  await visitor.reload({ waitUntil: 'networkidle0' })
+  expect(await textOf(await placedFrame(visitor), '.notice h1')).toBe(
+    'This calculator is not offered at the moment',
+  )
+  await click(approver, 'Put edition 2 back')
+  await expectText(approver, '.state', 'Live · edition 2')
+})
+
+test('an approver who made the last change is told that another has to put it live', async () => {
+  const approver = await app.deskAs('Kofi')
+  await click(approver, 'Tidewater teahouse loan')
+  await approver.locator('#line-page').click()
+  await fill(approver, '#page-introduction', 'Tea, and the tide.')
+  await expectText(approver, '.note', 'Draft saved')
+  await click(approver, 'Send for approval')
+  await expectText(approver, '.actions', 'You changed it last: another approver puts it live.')
+  const disabled = await approver.$eval(
+    '.actions .ant-btn-primary',
+    (button) => (button as HTMLButtonElement).disabled,
+  )
+  expect(disabled).toBe(true)
+})

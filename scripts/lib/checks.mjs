@@ -1,0 +1,39 @@
+// @ts-check
+import { join } from 'node:path'
+import { root } from './project.mjs'
+import { runCommand } from './run-command.mjs'
+
+/** @param {string} name */
+const bin = (name) => join(root, 'node_modules/.bin', name)
+
+/** @type {readonly { name: string, command: string, args: string[] }[]} */
+const checks = [
+  ...['core', 'core/tsconfig.test.json', 'contract', 'server', 'e2e', 'scripts'].map((project) => ({
+    name: `types: ${project}`,
+    command: bin('tsc'),
+    args: ['-p', project],
+  })),
+  ...['desk', 'visitor'].map((room) => ({
+    name: `types: ${room}`,
+    command: bin('vue-tsc'),
+    args: ['-p', room],
+  })),
+  { name: 'lint', command: bin('eslint'), args: ['.', '--max-warnings=0'] },
+  { name: 'format', command: bin('prettier'), args: ['--check', '--log-level=warn', '.'] },
+]
+
+/** Runs every check, two at a time, and prints what fails. */
+export async function runChecks() {
+  const waiting = [...checks]
+  let [passed, failed] = [0, 0]
+  const work = async () => {
+    for (let check = waiting.shift(); check; check = waiting.shift()) {
+      const { code, output } = await runCommand(check.command, check.args, { cwd: root })
+      if (code === 0) passed++
+      else failed++
+      console.log(`${code === 0 ? '✓' : '✗'} ${check.name}${code === 0 ? '' : `\n${output.trim()}`}`)
+    }
+  }
+  await Promise.all([work(), work()])
+  return { passed, failed }
+}

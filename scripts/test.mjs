@@ -1,0 +1,57 @@
+// @ts-check
+// `npm test`: everything, on a database and ports of its own. The last line tells how many passed and failed.
+import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { buildApplication } from './lib/build-application.mjs'
+import { runChecks } from './lib/checks.mjs'
+import { chromiumPath } from './lib/chromium.mjs'
+import { installDependencies } from './lib/dependencies.mjs'
+import { PlainFailure } from './lib/plain-failure.mjs'
+import { postgresPrograms } from './lib/postgres-programs.mjs'
+import { root } from './lib/project.mjs'
+import { runCommand } from './lib/run-command.mjs'
+
+const total = { passed: 0, failed: 0 }
+/** @param {{ passed: number, failed: number }} counts */
+const count = ({ passed, failed }) => {
+  total.passed += passed
+  total.failed += failed
+}
+
+try {
+  await installDependencies()
+  await postgresPrograms()
+  await chromiumPath()
+  count(await runChecks())
+  await buildApplication()
+  count(await runTests())
+} catch (error) {
+  console.error(error instanceof PlainFailure ? error.message : error)
+  count({ passed: 0, failed: 1 })
+}
+console.log(`${total.passed} passed, ${total.failed} failed`)
+process.exitCode = total.failed > 0 ? 1 : 0
+
+/** Runs the test suites; a run that ends without a report has failed. */
+async function runTests() {
+  const folder = mkdtempSync(join(tmpdir(), 'vivid-report-'))
+  const report = join(folder, 'report.json')
+  const args = ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]
+  const { code } = await runCommand(
+    join(root, 'node_modules/.bin/vitest'),
+    [...args, ...process.argv.slice(2)],
+    {
+      cwd: root,
+      show: true,
+    },
+  )
+  const {
+    numPassedTests = 0,
+    numFailedTests = 0,
+    numFailedTestSuites = 0,
+  } = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : {}
+  rmSync(folder, { recursive: true, force: true })
+  const reported = numFailedTests || numFailedTestSuites
+  return { passed: numPassedTests, failed: code === 0 ? reported : Math.max(1, reported) }
+}
