@@ -61,6 +61,19 @@ async function takeAll(page, { desk, address, lender }) {
   await openCard('cottage')
   await shot('calculator-to-mend')
 
+  await openCard('Narrowboat loan')
+  await page.locator('::-p-text(Read 1 change)').click()
+  await page.waitForSelector('.changes')
+  await settled(page)
+  await shot('calculator-changes')
+  await page.locator('.ant-modal-close').click()
+  await page.locator('::-p-text(Sign out)').click()
+  await page.locator('::-p-text(Odile Marchetti)').click()
+  await page.locator('button[type=submit]').click()
+  await page.waitForSelector('.card')
+  await openCard('Boathouse mortgage')
+  await shot('calculator-approval')
+
   await page.goto(`${lender}/`, { waitUntil: 'networkidle0' })
   await shot('lender-page')
   await page.goto(`${address}/c/floating-home-mortgage`, { waitUntil: 'networkidle0' })
@@ -68,6 +81,11 @@ async function takeAll(page, { desk, address, lender }) {
   await page.locator('.year button').click()
   await page.evaluate(() => document.querySelector('.schedule')?.scrollIntoView())
   await shot('visitor-schedule')
+  await page.goto(`${address}/c/floating-home-mortgage`, { waitUntil: 'networkidle0' })
+  await page.focus('#answer-homePrice')
+  await page.keyboard.press('Backspace')
+  await page.keyboard.press('Enter')
+  await shot('visitor-problem')
   await page.setViewport(phone)
   await page.goto(`${address}/c/floating-home-mortgage`, { waitUntil: 'networkidle0' })
   await shot('visitor-phone')
@@ -77,3 +95,7 @@ async function takeAll(page, { desk, address, lender }) {
   await page.goto(`${address}/c/winter-berth-purchase`, { waitUntil: 'networkidle0' })
   await shot('visitor-taken-down')
 }
+
+/** Waits for a dialog to have come in. @param {Page} page */
+const settled = (page) =>
+  page.waitForFunction(() => !document.querySelector('[class*=zoom-enter], [class*=fade-enter]'))

@@ -3,8 +3,17 @@ import '@fontsource-variable/figtree'
 import 'ant-design-vue/dist/reset.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
+import { onSignedOut } from './api/request'
 import App from './app/App.vue'
 import { createDeskRouter } from './app/router'
+import { useSession } from './people/session-store'
 import './app/desk.css'
 
-createApp(App).use(createPinia()).use(createDeskRouter()).mount('#app')
+const router = createDeskRouter()
+const app = createApp(App).use(createPinia()).use(router)
+onSignedOut(() => {
+  if (router.currentRoute.value.path === '/sign-in') return
+  useSession().forget()
+  void router.replace({ path: '/sign-in', query: { then: router.currentRoute.value.fullPath } })
+})
+app.mount('#app')

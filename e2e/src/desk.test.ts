@@ -176,3 +176,18 @@ test('whoever is not signed in is asked to, and comes back to where they wanted 
   await page.waitForSelector('#line-homePrice')
   expect(page.url()).toBe(wanted)
 })
+
+test('a session that ends while someone types loses nothing: after signing in again it is saved', async () => {
+  const page = await openAs('Ines', 'cottage')
+  await page.locator('#line-page').click()
+  await page.deleteCookie(...(await page.cookies()))
+  await fill(page, '#page-introduction', 'Typed after the session ended.')
+  await page.waitForSelector('#email')
+  await click(page, 'Ines Okafor')
+  await page.locator('button[type=submit]').click()
+  await page.waitForSelector('#line-page')
+  await page.locator('#line-page').click()
+  await page.waitForSelector('#page-introduction')
+  expect(await valueOf(page, '#page-introduction')).toBe('Typed after the session ended.')
+  await expectText(page, '.note', 'Draft saved')
+})

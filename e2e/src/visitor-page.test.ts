@@ -171,5 +171,8 @@ test('no accessibility rule of WCAG 2.2 AA is broken', async () => {
   await desk.locator('#line-homePrice').click()
   await desk.waitForSelector('#homePrice-default')
   expect(await check(desk)).toEqual([])
+  await desk.locator('#line-frequency').click()
+  await desk.waitForSelector('#frequency-options')
+  expect(await check(desk)).toEqual([])
   expect(await check(await app.visit(app.desk))).toEqual([])
 })

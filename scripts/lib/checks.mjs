@@ -8,7 +8,15 @@ const bin = (name) => join(root, 'node_modules/.bin', name)
 
 /** @type {readonly { name: string, command: string, args: string[] }[]} */
 const checks = [
-  ...['core', 'core/tsconfig.test.json', 'contract', 'server', 'e2e', 'scripts'].map((project) => ({
+  ...[
+    'core',
+    'core/tsconfig.test.json',
+    'contract',
+    'contract/tsconfig.test.json',
+    'server',
+    'e2e',
+    'scripts',
+  ].map((project) => ({
     name: `types: ${project}`,
     command: bin('tsc'),
     args: ['-p', project],

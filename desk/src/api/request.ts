@@ -12,8 +12,19 @@ export async function request<Schema extends z.ZodType>(
   body?: unknown,
 ): Promise<z.infer<Schema>> {
   const response = await send(method, path, body)
-  if (!response.ok) throw await refusal(response)
+  if (!response.ok) {
+    const error = await refusal(response)
+    if (error.code === 'NOT_SIGNED_IN') whenSignedOut()
+    throw error
+  }
   return schema.parse(await response.json())
+}
+
+let whenSignedOut: () => void = () => undefined
+
+/** What happens when the server says that nobody is signed in (any more). Set once, where the desk starts. */
+export const onSignedOut = (handler: () => void): void => {
+  whenSignedOut = handler
 }
 
 async function send(method: Method, path: string, body: unknown): Promise<Response> {

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { Alert, Button, Skeleton } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
-import { useRouter } from 'vue-router'
 import { changesBetween } from '@vivid/core'
 import { compileSentenceWithPlace } from '@vivid/contract'
-import { isApiError, sentenceOf } from '../api/api-error'
+import { sentenceOf } from '../api/api-error'
 import DeskHeader from '../app/DeskHeader.vue'
 import EditionRibbon from '../editions/EditionRibbon.vue'
 import PublishingActions from '../editions/PublishingActions.vue'
@@ -20,7 +19,6 @@ import CalculatorTape from './tape/CalculatorTape.vue'
 const { id } = defineProps<{ id: string }>()
 const draft = useDraft()
 const session = useSession()
-const router = useRouter()
 const problem = ref('')
 const reading = ref(false)
 const tape = useTemplateRef('tape')
@@ -31,9 +29,6 @@ async function open(): Promise<void> {
     await draft.open(id)
   } catch (error) {
     problem.value = sentenceOf(error)
-    if (!isApiError(error, 'NOT_SIGNED_IN')) return
-    session.forget()
-    await router.replace({ path: '/sign-in', query: { then: `/calculators/${id}` } })
   }
 }
 watch(() => id, open, { immediate: true })

@@ -11,7 +11,7 @@ import {
   type Conflict,
 } from '@vivid/core'
 import { CalculatorOpened } from '@vivid/contract'
-import { isApiError, sentenceOf } from '../api/api-error'
+import { ApiError, isApiError, sentenceOf } from '../api/api-error'
 import { request } from '../api/request'
 import { keptDrafts } from './kept-draft'
 import { localToday } from './local-today'
@@ -51,8 +51,6 @@ export const useDraft = defineStore('draft', () => {
 
   async function open(id: string): Promise<void> {
     close()
-    opened.value = undefined
-    document.value = undefined
     const found = await request(CalculatorOpened, 'GET', `/calculators/${id}`)
     adopt(found)
     document.value = found.document
@@ -65,8 +63,11 @@ export const useDraft = defineStore('draft', () => {
     else await join(found)
   }
 
+  /** Puts the calculator away; a save that is under way goes on to its end. */
   function close(): void {
     window.clearTimeout(timer)
+    opened.value = undefined
+    document.value = undefined
     conflicts.value = []
     joinedFrom.value = ''
     theirs = undefined
@@ -105,8 +106,8 @@ export const useDraft = defineStore('draft', () => {
   /** Saves what is not saved yet; one save at a time. */
   async function save(): Promise<void> {
     window.clearTimeout(timer)
-    await running
-    running = saveOnce()
+    while (running) await running
+    running = saveOnce().finally(() => (running = undefined))
     await running
   }
 
@@ -115,12 +116,17 @@ export const useDraft = defineStore('draft', () => {
     if (!calculator || !draft || saveState.value.is === 'conflict') return
     if (base && changesBetween(base, draft).length === 0) return settle(calculator.id)
     if (saveState.value.is !== 'failed') saveState.value = { is: 'saving' }
+    const isStillOpen = () => opened.value?.id === calculator.id
     try {
       const body = { revision: calculator.revision, document: draft }
-      adopt(await request(CalculatorOpened, 'PUT', `/calculators/${calculator.id}/draft`, body))
+      const saved = await request(CalculatorOpened, 'PUT', `/calculators/${calculator.id}/draft`, body)
+      if (!isStillOpen()) return keptDrafts.drop(calculator.id)
+      adopt(saved)
       if (document.value === draft) settle(calculator.id)
       else saveSoon()
     } catch (error) {
+      // Put away meanwhile: the changes are kept in this browser, and joined when it is opened again.
+      if (!isStillOpen()) return
       const current = isApiError(error, 'REVISION_STALE')
         ? CalculatorOpened.safeParse(error.body?.current)
         : undefined
@@ -169,7 +175,9 @@ export const useDraft = defineStore('draft', () => {
   /** Does something to the calculator on the server (send, approve, take down), with everything saved before. */
   async function act(path: string, body?: object): Promise<void> {
     await save()
-    if (!opened.value || saveState.value.is !== 'saved') throw new Error('the draft is not saved')
+    if (saveState.value.is === 'failed') throw new ApiError('NOT_SAVED', saveState.value.sentence)
+    if (!opened.value || saveState.value.is !== 'saved')
+      throw new ApiError('NOT_SAVED', 'The draft is not saved yet.')
     adopt(await request(CalculatorOpened, 'POST', `/calculators/${opened.value.id}${path}`, body))
   }
 

@@ -67,6 +67,9 @@ test('guessing is stopped after eight failures, also with the right password, an
     nobody().ask('POST', '/api/session', { email: 'wren@larkmoor.example', password })
   for (let i = 0; i < 8; i++) expect((await guess(`guess ${i}`)).status).toBe(401)
   const stopped = await guess('ebb-and-flow')
+  expect(
+    (await Promise.all(Array.from({ length: 5 }, () => guess('x')))).map(({ status }) => status),
+  ).toEqual([429, 429, 429, 429, 429])
   expect(stopped).toMatchObject({ status: 429, body: { code: 'SIGN_IN_THROTTLED' } })
   expect(Number(stopped.headers.get('retry-after'))).toBeGreaterThan(60)
   expect((await nobody().ask('POST', '/api/session', credentials)).status).toBe(201)

@@ -33,31 +33,28 @@ export async function createSignIn(people: PeopleStore, database: Sequelize) {
 
   return async function signIn({ email, password }: SignIn, address: string): Promise<Person> {
     const personKey = createHash('sha256').update(`${email.toLowerCase()} ${address}`).digest('hex')
-    await refuseIfTooMany(await perPerson.get(personKey), FAILURES.perPerson)
-    await refuseIfTooMany(await perAddress.get(address), FAILURES.perAddress)
-    const found = await people.byEmail(email)
-    const matches = await passwordMatches(password, found?.passwordHash ?? nobodysHash)
-    if (found && matches) {
-      await perPerson.delete(personKey)
-      return found.person
-    }
+    // Counted before the password is looked at, so that many guesses at once are counted as well.
     await count(perPerson, personKey)
     await count(perAddress, address)
-    throw new AppError('SIGN_IN_REFUSED')
+    const found = await people.byEmail(email)
+    const matches = await passwordMatches(password, found?.passwordHash ?? nobodysHash)
+    if (!found || !matches) throw new AppError('SIGN_IN_REFUSED')
+    await perPerson.delete(personKey)
+    await perAddress.reward(address)
+    return found.person
   }
 }
 
+/** Counts an attempt; refuses it, with how long to wait, where there were too many. */
 async function count(limiter: RateLimiterPostgres, key: string): Promise<void> {
-  await limiter.consume(key).catch((reason: unknown) => {
+  try {
+    await limiter.consume(key)
+  } catch (reason) {
     if (!(reason instanceof RateLimiterRes)) throw reason
-  })
-}
-
-function refuseIfTooMany(state: RateLimiterRes | null, most: number): void {
-  if (!state || state.consumedPoints < most) return
-  const seconds = Math.ceil(state.msBeforeNext / 1000)
-  throw new AppError('SIGN_IN_THROTTLED', {
-    details: { minutes: String(Math.ceil(seconds / 60)) },
-    headers: { 'retry-after': String(seconds) },
-  })
+    const seconds = Math.ceil(reason.msBeforeNext / 1000)
+    throw new AppError('SIGN_IN_THROTTLED', {
+      details: { minutes: String(Math.ceil(seconds / 60)) },
+      headers: { 'retry-after': String(seconds) },
+    })
+  }
 }

@@ -1,0 +1,91 @@
+import { amortize, compile, evaluate, levelPayment, periodicRate, starters } from '../src/index'
+import { slowLedger } from '../src/testing/slow-ledger'
+import type { LoanTerms } from '../src/loan/terms'
+
+/** Prints how long the core takes, beside a bare float loop and an all-decimal ledger in the same run. */
+
+const monthly: LoanTerms = {
+  principal: 350_710_00,
+  annualRate: '4.64',
+  compounding: 2,
+  frequency: 'monthly',
+  term: { years: 30 },
+  firstPayment: '2026-12-25',
+}
+const weekly: LoanTerms = { ...monthly, frequency: 'weekly' }
+const { program } = compile(starters[0].make())
+const today = { year: 2026, month: 11, day: 25 }
+
+/** The least a schedule could cost: the same columns, in floats, with no rounding. */
+function bareLoop(payments: number): Float64Array {
+  const columns = Array.from({ length: 5 }, () => new Float64Array(payments))
+  const [opening, payment, interest, principal, closing] = columns as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ]
+  const rate = 0.0464 / 12
+  const paid = (350_710_00 * rate) / (1 - (1 + rate) ** -payments)
+  let balance = 350_710_00
+  for (let i = 0; i < payments; i++) {
+    opening[i] = balance
+    interest[i] = balance * rate
+    payment[i] = paid
+    principal[i] = paid - (interest[i] ?? 0)
+    balance -= principal[i] ?? 0
+    closing[i] = balance
+  }
+  return closing
+}
+
+/** Median time of one call in microseconds, after a warm-up, over batches of at least a millisecond. */
+function measure(call: () => unknown, seconds = 0.4): number {
+  const warmUpUntil = performance.now() + (seconds * 1000) / 4
+  let calls = 0
+  while (performance.now() < warmUpUntil) {
+    call()
+    calls++
+  }
+  const batch = Math.max(1, Math.ceil((calls / (seconds * 250)) * 1))
+  const times: number[] = []
+  const until = performance.now() + seconds * 1000
+  while (performance.now() < until || times.length < 3) {
+    const start = performance.now()
+    for (let i = 0; i < batch; i++) call()
+    times.push(((performance.now() - start) * 1000) / batch)
+  }
+  return times.sort((a, b) => a - b)[Math.floor(times.length / 2)] ?? NaN
+}
+
+const rate = periodicRate({ annualRate: '4.64', compoundsPerYear: 2, paymentsPerYear: 12 })
+if (!rate.ok) throw new Error(rate.code)
+
+const bare360 = measure(() => bareLoop(360))
+const bare1560 = measure(() => bareLoop(1560))
+const rows: [string, number, number | undefined, string][] = [
+  ['bare float loop, 360 payments', bare360, undefined, ''],
+  ['ledger to the cent, 360 payments', measure(() => amortize(monthly)), bare360, '4×, 60 µs'],
+  ['all-decimal ledger, 360 payments', measure(() => slowLedger(monthly)), bare360, ''],
+  ['bare float loop, 1,560 payments', bare1560, undefined, ''],
+  ['ledger to the cent, 1,560 payments', measure(() => amortize(weekly)), bare1560, '300 µs'],
+  [
+    'level payment alone',
+    measure(() => levelPayment({ principal: 350_710_00, rate: rate.value, payments: 360 })),
+    undefined,
+    '',
+  ],
+  [
+    'a visitor’s keystroke: evaluate, 300 payments',
+    measure(() => evaluate(program, {}, today)),
+    undefined,
+    '',
+  ],
+]
+
+console.log(`${'what'.padEnd(48)}${'µs'.padStart(10)}${'× bare loop'.padStart(14)}   budget`)
+for (const [what, time, bare, budget] of rows) {
+  const ratio = bare === undefined ? '' : (time / bare).toFixed(1)
+  console.log(`${what.padEnd(48)}${time.toFixed(1).padStart(10)}${ratio.padStart(14)}   ${budget}`)
+}
