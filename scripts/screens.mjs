@@ -67,8 +67,10 @@ async function takeAll(page, { desk, address, lender }) {
   await settled(page)
   await shot('calculator-changes')
   await page.locator('.ant-modal-close').click()
+  await page.waitForSelector('.changes', { hidden: true })
   await page.locator('::-p-text(Sign out)').click()
-  await page.locator('::-p-text(Odile Marchetti)').click()
+  await page.waitForSelector('.demo')
+  await page.locator('.demo button ::-p-text(Odile)').click()
   await page.locator('button[type=submit]').click()
   await page.waitForSelector('.card')
   await openCard('Boathouse mortgage')
@@ -97,5 +99,6 @@ async function takeAll(page, { desk, address, lender }) {
 }
 
 /** Waits for a dialog to have come in. @param {Page} page */
-const settled = (page) =>
-  page.waitForFunction(() => !document.querySelector('[class*=zoom-enter], [class*=fade-enter]'))
+function settled(page) {
+  return page.waitForFunction(() => !document.querySelector('[class*=zoom-enter], [class*=fade-enter]'))
+}

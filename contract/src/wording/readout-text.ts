@@ -35,7 +35,7 @@ const texts: Texts = {
       : NOTHING_TO_BORROW,
   }),
   schedule: ({ years }, f) => ({
-    figure: `${f.count(years.length)} ${years.length === 1 ? 'year' : 'years'}`,
+    figure: `${f.count(years.at(-1)?.to ?? 0)} ${years.at(-1)?.to === 1 ? 'payment' : 'payments'}`,
     sentence:
       years.length === 0
         ? NOTHING_TO_BORROW
