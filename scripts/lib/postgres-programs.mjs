@@ -1,7 +1,7 @@
 // @ts-check
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { installDebianPackages } from './debian-package.mjs'
+import { installDebianPackages, isRoot } from './debian-package.mjs'
 import { PlainFailure } from './plain-failure.mjs'
 
 const DEBIAN_FOLDER = '/usr/lib/postgresql'
@@ -11,20 +11,20 @@ const CLUSTER_SETTINGS = '/etc/postgresql-common/createcluster.conf'
 export async function postgresPrograms() {
   const found = findPrograms()
   if (found) return found
-  // Debian would make and start a cluster of its own; only ours is wanted.
-  await installDebianPackages(['postgresql-common'], 'PostgreSQL')
-  if (existsSync(CLUSTER_SETTINGS)) {
-    const settings = readFileSync(CLUSTER_SETTINGS, 'utf8')
-    writeFileSync(
-      CLUSTER_SETTINGS,
-      settings.replace(/^#?\s*create_main_cluster\s*=.*$/m, 'create_main_cluster = false'),
-    )
-  }
+  if (isRoot) await keepDebianFromMakingCluster()
   await installDebianPackages(['postgresql'], 'PostgreSQL')
   const installed = findPrograms()
-  if (!installed)
-    throw new PlainFailure(`PostgreSQL was installed, but its programs are not in ${DEBIAN_FOLDER}.`)
-  return installed
+  if (installed) return installed
+  throw new PlainFailure(`PostgreSQL was installed, but its programs are not in ${DEBIAN_FOLDER}.`)
+}
+
+/** Debian's package would make and start a cluster of its own; only ours is wanted. */
+async function keepDebianFromMakingCluster() {
+  await installDebianPackages(['postgresql-common'], 'PostgreSQL')
+  if (!existsSync(CLUSTER_SETTINGS)) return
+  const settings = readFileSync(CLUSTER_SETTINGS, 'utf8')
+  const without = settings.replace(/^#?\s*create_main_cluster\s*=.*$/m, 'create_main_cluster = false')
+  writeFileSync(CLUSTER_SETTINGS, without)
 }
 
 function findPrograms() {
