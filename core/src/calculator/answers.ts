@@ -95,7 +95,7 @@ function shareInRange(question: QuestionOf<'share'>, value: ShareValue, whole: M
 }
 
 /** The least and the most a question takes, as values. */
-export function boundsOf(question: QuestionOf<'money' | 'percent' | 'term'>): readonly [Value, Value] {
+function boundsOf(question: QuestionOf<'money' | 'percent' | 'term'>): readonly [Value, Value] {
   switch (question.asks) {
     case 'money':
       return [money(question.least), money(question.most)]

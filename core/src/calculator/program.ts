@@ -1,5 +1,5 @@
 import type { Currency, MinorDigits } from '../money/currencies'
-import type { CalculatorDocument, CalculatorStep } from './document'
+import type { CalculatorStep } from './document'
 
 /** A checked document, ready to evaluate: what an edition freezes and a visitor's browser receives. */
 export interface Program {
@@ -15,4 +15,3 @@ export interface Program {
 }
 
 export type Answers = Readonly<Record<string, unknown>>
-export type SampleVisitor = CalculatorDocument['sample']

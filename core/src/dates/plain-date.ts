@@ -9,7 +9,7 @@ export interface PlainDate {
 
 const ISO_DATE = /^(\d{4})-(\d{2})-(\d{2})$/
 
-export const isLeapYear = (year: number): boolean => year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0)
+const isLeapYear = (year: number): boolean => year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0)
 
 export function daysInMonth(year: number, month: number): number {
   if (month === 2) return isLeapYear(year) ? 29 : 28

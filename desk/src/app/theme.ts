@@ -1,7 +1,7 @@
 import type { ThemeConfig } from 'ant-design-vue/es/config-provider/context'
 
 /** The desk's looks as Ant Design tokens; the same values stand as custom properties in desk.css. */
-export const colours = {
+const colours = {
   ink: '#201433',
   plum: '#5b2a86',
   /** Vivid red, a shade darker where white text stands on it. */

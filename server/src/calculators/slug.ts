@@ -9,5 +9,3 @@ export function slugOf(title: string, taken: ReadonlySet<string>): string {
   if (!taken.has(plain)) return plain
   for (let number = 2; ; number++) if (!taken.has(`${plain}-${number}`)) return `${plain}-${number}`
 }
-
-export const isSlug = (text: string): boolean => /^[a-z0-9](?:[a-z0-9-]{0,78}[a-z0-9])?$/.test(text)

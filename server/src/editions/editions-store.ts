@@ -1,7 +1,7 @@
 import { DataTypes, type InferAttributes, Model, type Sequelize, type Transaction } from 'sequelize'
 import type { CalculatorDocument } from '@vivid/core'
 
-export class EditionRow extends Model<InferAttributes<EditionRow>, EditionData> {
+class EditionRow extends Model<InferAttributes<EditionRow>, EditionData> {
   declare calculatorId: string
   declare number: number
   declare content: string
