@@ -19,6 +19,14 @@ export type RefusalCode =
   | 'BALLOON_TOO_LARGE'
   | 'BALLOON_WITH_PAYMENT_AT_START'
   | 'DATE_UNREADABLE'
+  | 'DATE_NEEDED'
+  | 'DATES_REVERSED'
+  | 'OUT_OF_RANGE'
+  | 'WINDOW_REVERSED'
+  | 'TERM_NEEDED'
+  | 'TERMS_DO_NOT_MIX'
+  | 'NO_ANSWER'
+  | 'TABLE_INVALID'
   | 'OPTION_UNKNOWN'
 
 export interface Refusal {

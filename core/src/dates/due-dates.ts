@@ -9,12 +9,18 @@ import { addDays, addMonths, daysInMonth } from './plain-date'
  *
  * Semi-monthly payments fall on two days of the month 15 apart: the day of the first payment and the one 15
  * days later, or earlier where it is after the 15th. Both are clamped to the month's end afresh.
+ * `anchorDay` is the day of the month where the first month is too short to show it (the 31st, first paid on 28 February).
  */
-export function dueDate(first: PlainDate, frequency: Frequency, number: number): PlainDate {
+export function dueDate(
+  first: PlainDate,
+  frequency: Frequency,
+  number: number,
+  anchorDay?: number,
+): PlainDate {
   const { every } = factsOf(frequency)
   const steps = number - 1
   if ('days' in every) return addDays(first, every.days * steps)
-  if ('months' in every) return addMonths(first, every.months * steps)
+  if ('months' in every) return addMonths({ ...first, day: anchorDay ?? first.day }, every.months * steps)
   const startsInSecondHalf = first.day > 15
   const early = startsInSecondHalf ? first.day - 15 : first.day
   const halves = steps + (startsInSecondHalf ? 1 : 0)

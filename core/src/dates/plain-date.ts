@@ -66,5 +66,8 @@ function dateOfDayNumber(number: number): PlainDate {
 
 export const addDays = (date: PlainDate, days: number): PlainDate => dateOfDayNumber(dayNumber(date) + days)
 
+/** Whether the first date is later than the second. */
+export const isPlainDateAfter = (date: PlainDate, other: PlainDate): boolean => daysBetween(other, date) > 0
+
 /** Days from the first date (excluded) to the second (included); negative when the second is earlier. */
 export const daysBetween = (from: PlainDate, to: PlainDate): number => dayNumber(to) - dayNumber(from)

@@ -64,3 +64,23 @@ export function rowsText(ledger: Ledger, digits = 2): string {
     return `${number}|${[payment, interest, principal, closing].map(text).join('|')}\n`
   }).join('')
 }
+
+export interface LedgerSummary {
+  readonly number_of_payments: number
+  readonly final_payment: string
+  readonly total_interest: string
+  readonly total_paid: string
+}
+
+/** A ledger put into the cases' words. */
+export function summaryOf(ledger: Ledger, digits = 2): LedgerSummary {
+  const text = (amount: number) => (amount / 10 ** digits).toFixed(digits)
+  return {
+    number_of_payments: ledger.count,
+    final_payment: text(ledger.lastPayment),
+    total_interest: text(ledger.totals.interest),
+    total_paid: text(ledger.totals.paid),
+  }
+}
+
+export const majorOf = (amount: number, digits = 2): string => (amount / 10 ** digits).toFixed(digits)

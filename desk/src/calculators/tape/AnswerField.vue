@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Input, Select } from 'ant-design-vue'
+import { Input, RadioGroup } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { minorDigitsOf, type CalculatorDocument, type Question } from '@vivid/core'
 import { createFigures, isUnreadable, readTyped, textOfAnswer, unitOf } from '@vivid/contract/wording'
@@ -62,28 +62,31 @@ function leave(): void {
   else if (!problem.value) text.value = textOfAnswer(props.question, props.value, figures.value)
 }
 
-const options = computed(() =>
-  props.question.asks === 'frequency'
-    ? props.question.options.map((value) => ({ value, label: figures.value.every(value) }))
-    : [],
-)
+const options = computed(() => {
+  if (props.question.asks !== 'frequency') return []
+  const offered = props.question.options.map((value) => ({
+    value: value as string,
+    label: figures.value.every(value),
+  }))
+  return props.emptyMeans === undefined ? offered : [...offered, { value: '', label: props.emptyMeans }]
+})
 </script>
 
 <template>
   <div class="answer-field">
-    <label :for="id">{{ label }}</label>
-    <Select
-      v-if="question.asks === 'frequency'"
-      :id="id"
-      :value="(value as string | null) ?? undefined"
-      :options="options"
-      :placeholder="emptyMeans"
-      :allow-clear="emptyMeans !== undefined"
-      style="width: 100%"
-      @change="(choice: unknown) => emit('change', choice ?? null)"
-    />
+    <template v-if="question.asks === 'frequency'">
+      <span :id="`${id}-label`" class="group-label">{{ label }}</span>
+      <RadioGroup
+        :id="id"
+        :aria-labelledby="`${id}-label`"
+        :value="(value as string | null) ?? ''"
+        :options="options"
+        @change="(event) => emit('change', event.target.value || null)"
+      />
+    </template>
+    <label v-else :for="id">{{ label }}</label>
     <Input
-      v-else
+      v-if="question.asks !== 'frequency'"
       :id="id"
       :value="text"
       :status="problem ? 'error' : ''"

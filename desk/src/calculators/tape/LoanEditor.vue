@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Select } from 'ant-design-vue'
+import { RadioGroup } from 'ant-design-vue'
 import type { CalculatorStep } from '@vivid/core'
 import { useDraft } from '../draft-store'
 import { compoundingWords } from './step-clause'
@@ -28,13 +28,13 @@ const choices: { value: Loan['compounding']; label: string }[] = (
       @change="draft.changeStep(loan.id, { name: $event })"
     />
     <div>
-      <label :for="`${loan.id}-compounding`">The yearly rate is quoted with</label>
-      <Select
+      <span :id="`${loan.id}-compounding-label`" class="group-label">The yearly rate is quoted with</span>
+      <RadioGroup
         :id="`${loan.id}-compounding`"
+        :aria-labelledby="`${loan.id}-compounding-label`"
         :value="loan.compounding"
         :options="choices"
-        style="width: 100%"
-        @change="(compounding: unknown) => draft.changeStep(loan.id, { compounding })"
+        @change="(event) => draft.changeStep(loan.id, { compounding: event.target.value })"
       />
     </div>
     <p class="soft wide">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Checkbox, Select } from 'ant-design-vue'
+import { Checkbox, CheckboxGroup } from 'ant-design-vue'
 import { computed } from 'vue'
 import { frequencyNames, type CalculatorDocument, type Frequency, type Question } from '@vivid/core'
 import { createFigures } from '@vivid/contract/wording'
@@ -90,13 +90,12 @@ function setOptions(chosen: unknown): void {
         @change="set(field)($event)"
       />
       <div v-if="question.asks === 'frequency'" class="options">
-        <label :for="`${question.id}-options`">Choices</label>
-        <Select
+        <span :id="`${question.id}-options-label`" class="group-label">Choices</span>
+        <CheckboxGroup
           :id="`${question.id}-options`"
-          mode="multiple"
+          :aria-labelledby="`${question.id}-options-label`"
           :value="question.options"
           :options="allFrequencies"
-          style="width: 100%"
           @change="setOptions"
         />
       </div>

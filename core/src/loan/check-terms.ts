@@ -1,0 +1,320 @@
+import { isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
+import type { MinorDigits } from '../money/currencies'
+import type { Decimal } from '../money/decimal'
+import { ZERO, type Minor } from '../money/minor'
+import type { Rounding } from '../money/rounding'
+import { dayCounts, type DayCount } from '../rates/day-count'
+import { factsOf, frequencies, type Frequency } from '../rates/frequency'
+import { readRate } from '../rates/percent'
+import type { Compounding } from '../rates/periodic-rate'
+import type { Checked } from '../refusal'
+import { accept, refuse } from '../refusal'
+import { checkExtras, type PlannedExtra } from './extras'
+import { readAmount, readCount } from './read-amount'
+import type { Grace, LoanInsurance, LoanTerms, RateChange, Term } from './terms'
+
+/** The longest term, years. */
+const LONGEST_TERM_YEARS = 100
+
+/** The most payments a ledger without a term may have; a loan that needs more is refused. */
+export const MOST_PAYMENTS = 20_000
+
+/** Terms that have been checked and filled with defaults. */
+export interface CheckedTerms {
+  readonly principal: Minor
+  readonly annualRate: Decimal
+  readonly frequency: Frequency
+  readonly compounding: Compounding
+  /** Length of the term in payments; undefined where only a payment was given. */
+  readonly payments: number | undefined
+  /** Length of the term in months, where it was given as a length of time. */
+  readonly months: number | undefined
+  readonly payment: Minor | undefined
+  readonly settleAtTerm: boolean
+  readonly due: 'end' | 'start'
+  readonly balloon: Minor
+  readonly minorDigits: MinorDigits
+  readonly paymentRounding: Rounding
+  readonly interestRounding: Rounding
+  readonly firstPayment: PlainDate | undefined
+  readonly start: PlainDate | undefined
+  readonly anchorDay: number | undefined
+  readonly dayCount: DayCount
+  readonly paymentBasis: 'nominal' | 'exactDays'
+  readonly extras: readonly PlannedExtra[]
+  readonly onExtra: 'shorten' | 'lower'
+  readonly yearlyExtraLimit: number
+  readonly grace: CheckedGrace | undefined
+  readonly rateChanges: readonly CheckedRateChange[]
+  readonly insurance: CheckedInsurance | undefined
+  readonly fees: { readonly financed: Minor; readonly eachPayment: Minor }
+  readonly alreadyPaid: number
+}
+
+export type CheckedGrace = Required<Grace> & { readonly payment: Minor }
+export type CheckedRateChange = Omit<RateChange, 'annualRate'> & { readonly annualRate: Decimal }
+export interface CheckedInsurance {
+  readonly addedPercent: Decimal | undefined
+  readonly yearlyPercent: Decimal | undefined
+  readonly base: 'original' | 'balanceYearly'
+  readonly value: Minor
+  readonly untilLoanToValue: Decimal | undefined
+  readonly untilPayment: number
+}
+
+const paymentRoundings = { nearest: 'halfUp', up: 'up', down: 'down' } as const
+const knownTerms: Readonly<Record<keyof LoanTerms, true>> = {
+  principal: true,
+  annualRate: true,
+  frequency: true,
+  compounding: true,
+  term: true,
+  payment: true,
+  settleAtTerm: true,
+  due: true,
+  balloon: true,
+  minorDigits: true,
+  rounding: true,
+  firstPayment: true,
+  start: true,
+  anchorDay: true,
+  dayCount: true,
+  paymentBasis: true,
+  extras: true,
+  onExtra: true,
+  yearlyExtraLimit: true,
+  grace: true,
+  rateChanges: true,
+  insurance: true,
+  fees: true,
+  alreadyPaid: true,
+}
+
+/** Checks terms from outside once; everything behind it trusts the result. */
+export function checkTerms(terms: LoanTerms): Checked<CheckedTerms> {
+  if (typeof terms !== 'object' || terms === null) return refuse('OPTION_UNKNOWN', 'terms')
+  const unknown = Object.keys(terms).find((key) => !Object.hasOwn(knownTerms, key))
+  if (unknown !== undefined) return refuse('OPTION_UNKNOWN', unknown)
+  const { frequency, compounding = 'perPayment', due = 'end', minorDigits = 2 } = terms
+  const { dayCount = 'equal', paymentBasis = 'nominal', onExtra = 'shorten', settleAtTerm = false } = terms
+  const { payment: paymentRounding = 'nearest', interest: interestRounding = 'halfUp' } = terms.rounding ?? {}
+  if (!isOneOf(frequency, frequencies)) return refuse('FREQUENCY_UNKNOWN', 'frequency')
+  if (!isCompounding(compounding)) return refuse('COMPOUNDING_UNKNOWN', 'compounding')
+  if (due !== 'end' && due !== 'start') return refuse('OPTION_UNKNOWN', 'due')
+  if (minorDigits !== 0 && minorDigits !== 2 && minorDigits !== 3)
+    return refuse('OPTION_UNKNOWN', 'minorDigits')
+  if (!isOneOf(paymentRounding, paymentRoundings)) return refuse('OPTION_UNKNOWN', 'rounding.payment')
+  if (interestRounding !== 'halfUp' && interestRounding !== 'halfEven')
+    return refuse('OPTION_UNKNOWN', 'rounding.interest')
+  if (!isOneOf(dayCount, dayCounts)) return refuse('OPTION_UNKNOWN', 'dayCount')
+  if (paymentBasis !== 'nominal' && paymentBasis !== 'exactDays')
+    return refuse('OPTION_UNKNOWN', 'paymentBasis')
+  if (onExtra !== 'shorten' && onExtra !== 'lower') return refuse('OPTION_UNKNOWN', 'onExtra')
+
+  const amounts = checkAmounts(terms)
+  if (!amounts.ok) return amounts
+  const annualRate = readRate(terms.annualRate, 'annualRate')
+  if (!annualRate.ok) return annualRate
+  const length = checkLength(terms, frequency)
+  if (!length.ok) return length
+  const dates = checkDates(terms)
+  if (!dates.ok) return dates
+  const mix = refusedMix(terms)
+  if (mix) return refuse('TERMS_DO_NOT_MIX', mix[0], { with: mix[1] })
+  if (amounts.value.balloon > 0 && due === 'start') return refuse('BALLOON_WITH_PAYMENT_AT_START', 'balloon')
+
+  const perYear = factsOf(frequency).perYear
+  const { payments, payment } = length.value
+  const isOpen = payment !== undefined ? !settleAtTerm : 'monthlyPaymentOver' in frequencies[frequency]
+  const grace = checkGrace(terms.grace, LONGEST_TERM_YEARS * perYear)
+  if (!grace.ok) return grace
+  const paidInGrace = grace.value && !grace.value.interest.startsWith('added') ? grace.value.payments : 0
+  const most = isOpen || payments === undefined ? MOST_PAYMENTS : paidInGrace + payments
+  const extras = checkExtras(terms.extras ?? [], { frequency, most, ...dates.value })
+  if (!extras.ok) return extras
+  if (onExtra === 'lower' && isOpen && extras.value.length > 0) return refuse('TERM_NEEDED', 'onExtra')
+  const rateChanges = checkRateChanges(terms.rateChanges ?? [], most)
+  if (!rateChanges.ok) return rateChanges
+  const insurance = checkInsurance(terms.insurance)
+  if (!insurance.ok) return insurance
+  const alreadyPaid = readCount(terms.alreadyPaid ?? 0, 'alreadyPaid', 0, most - 1)
+  if (!alreadyPaid.ok) return alreadyPaid
+
+  return accept({
+    ...amounts.value,
+    ...length.value,
+    ...dates.value,
+    annualRate: annualRate.value,
+    frequency,
+    compounding,
+    settleAtTerm,
+    due,
+    minorDigits,
+    paymentRounding: paymentRoundings[paymentRounding],
+    interestRounding,
+    dayCount,
+    paymentBasis,
+    extras: extras.value,
+    onExtra,
+    grace: grace.value,
+    rateChanges: rateChanges.value,
+    insurance: insurance.value,
+    alreadyPaid: alreadyPaid.value,
+  })
+}
+
+const isOneOf = <T extends object>(key: unknown, table: T): key is keyof T =>
+  typeof key === 'string' && Object.hasOwn(table, key)
+
+const compoundings: readonly unknown[] = ['perPayment', 1, 2, 4, 12, 365] satisfies Compounding[]
+const isCompounding = (value: unknown): value is Compounding => compoundings.includes(value)
+
+function checkAmounts(
+  terms: LoanTerms,
+): Checked<Pick<CheckedTerms, 'principal' | 'balloon' | 'fees' | 'yearlyExtraLimit'>> {
+  const principal = readAmount(terms.principal, 'principal')
+  if (!principal.ok) return principal
+  const balloon = readAmount(terms.balloon ?? 0, 'balloon', 'zero allowed')
+  if (!balloon.ok) return balloon
+  const financed = readAmount(terms.fees?.financed ?? 0, 'fees.financed', 'zero allowed')
+  if (!financed.ok) return financed
+  const eachPayment = readAmount(terms.fees?.eachPayment ?? 0, 'fees.eachPayment', 'zero allowed')
+  if (!eachPayment.ok) return eachPayment
+  const limit =
+    terms.yearlyExtraLimit === undefined
+      ? accept(Infinity)
+      : readAmount(terms.yearlyExtraLimit, 'yearlyExtraLimit', 'zero allowed')
+  if (!limit.ok) return limit
+  return accept({
+    principal: principal.value,
+    balloon: balloon.value,
+    fees: { financed: financed.value, eachPayment: eachPayment.value },
+    yearlyExtraLimit: limit.value,
+  })
+}
+
+function checkLength(
+  terms: LoanTerms,
+  frequency: Frequency,
+): Checked<Pick<CheckedTerms, 'payments' | 'months' | 'payment'>> {
+  if (terms.term === undefined && terms.payment === undefined) return refuse('TERM_OR_PAYMENT_NEEDED', 'term')
+  const length = terms.term === undefined ? undefined : readTerm(terms.term, frequency)
+  if (length && !length.ok) return length
+  const payment = terms.payment === undefined ? undefined : readAmount(terms.payment, 'payment')
+  if (payment && !payment.ok) return payment
+  if (terms.balloon && payment && terms.balloon >= terms.principal) {
+    return refuse('BALLOON_TOO_LARGE', 'balloon', { below: terms.principal })
+  }
+  return accept({ payments: length?.value.payments, months: length?.value.months, payment: payment?.value })
+}
+
+/** Payments in a length of time: months at so many payments a year, to the nearest whole payment, at least one. */
+export const paymentsIn = (months: number, frequency: Frequency): number =>
+  Math.max(1, Math.round((months * factsOf(frequency).perYear) / 12))
+
+function readTerm(
+  term: Term,
+  frequency: Frequency,
+): Checked<{ payments: number; months: number | undefined }> {
+  if (typeof term !== 'object' || term === null) return refuse('NOT_A_NUMBER', 'term')
+  const longest = LONGEST_TERM_YEARS * factsOf(frequency).perYear
+  const months = 'payments' in term ? undefined : term.years * 12 + (term.months ?? 0)
+  const given = 'payments' in term ? term.payments : months
+  if (typeof given !== 'number' || !Number.isInteger(given)) return refuse('NOT_A_NUMBER', 'term')
+  if (given <= 0) return refuse('TERM_NOT_POSITIVE', 'term')
+  const payments = months === undefined ? given : paymentsIn(months, frequency)
+  if (payments > longest)
+    return refuse('TERM_TOO_LONG', 'term', { longestYears: LONGEST_TERM_YEARS, longest })
+  return accept({ payments, months })
+}
+
+function checkDates({
+  firstPayment,
+  start,
+  anchorDay,
+  dayCount = 'equal',
+}: LoanTerms): Checked<Pick<CheckedTerms, 'firstPayment' | 'start' | 'anchorDay'>> {
+  const first = firstPayment === undefined ? undefined : readIsoDate(String(firstPayment))
+  if (firstPayment !== undefined && !first) return refuse('DATE_UNREADABLE', 'firstPayment')
+  const from = start === undefined ? undefined : readIsoDate(String(start))
+  if (start !== undefined && !from) return refuse('DATE_UNREADABLE', 'start')
+  if (from && first && !isPlainDateAfter(first, from)) return refuse('DATES_REVERSED', 'start')
+  const { counts } = dayCounts[dayCount]
+  if (!first && counts !== 'none' && counts !== 'thirty') return refuse('DATE_NEEDED', 'firstPayment')
+  const anchor = anchorDay === undefined ? undefined : readCount(anchorDay, 'anchorDay', 1, 31)
+  if (anchor && !anchor.ok) return anchor
+  return accept({ firstPayment: first, start: from, anchorDay: anchor?.value })
+}
+
+/** Two terms that mean nothing together: the one at fault and the one it does not go with. */
+function refusedMix(terms: LoanTerms): readonly [string, string] | undefined {
+  const { dayCount = 'equal', compounding = 'perPayment', due = 'end', paymentBasis, payment, term } = terms
+  if (dayCount !== 'equal' && compounding !== 'perPayment') return ['compounding', 'dayCount']
+  if (dayCount !== 'equal' && due === 'start') return ['due', 'dayCount']
+  if (paymentBasis === 'exactDays' && dayCount === 'equal') return ['paymentBasis', 'dayCount']
+  if (paymentBasis === 'exactDays' && payment !== undefined) return ['paymentBasis', 'payment']
+  if (terms.grace && due === 'start') return ['grace', 'due']
+  if (terms.settleAtTerm && (payment === undefined || term === undefined)) return ['settleAtTerm', 'payment']
+  return undefined
+}
+
+function checkGrace(grace: Grace | undefined, most: number): Checked<CheckedGrace | undefined> {
+  if (grace === undefined) return accept(undefined)
+  const { interest, rounding = 'once' } = grace
+  if (!['none', 'paid', 'addedSimple', 'addedCompound'].includes(interest))
+    return refuse('OPTION_UNKNOWN', 'grace.interest')
+  if (rounding !== 'once' && rounding !== 'eachPeriod') return refuse('OPTION_UNKNOWN', 'grace.rounding')
+  const payments = readCount(grace.payments, 'grace.payments', 0, most)
+  if (!payments.ok) return payments
+  const payment = readAmount(grace.payment ?? 0, 'grace.payment', 'zero allowed')
+  if (!payment.ok) return payment
+  if (payment.value > 0 && interest !== 'none')
+    return refuse('TERMS_DO_NOT_MIX', 'grace.payment', { with: 'grace.interest' })
+  return accept({ payments: payments.value, interest, payment: payment.value, rounding })
+}
+
+function checkRateChanges(
+  changes: readonly RateChange[],
+  most: number,
+): Checked<readonly CheckedRateChange[]> {
+  if (!Array.isArray(changes) || changes.length > 1000) return refuse('OPTION_UNKNOWN', 'rateChanges')
+  const checked: CheckedRateChange[] = []
+  for (const [index, change] of (changes as readonly RateChange[]).entries()) {
+    const field = `rateChanges.${index}`
+    const from = readCount(change?.fromPayment, `${field}.fromPayment`, 2, most)
+    if (!from.ok) return from
+    const annualRate = readRate(change.annualRate, `${field}.annualRate`)
+    if (!annualRate.ok) return annualRate
+    if (change.keep !== 'term' && change.keep !== 'payment') return refuse('OPTION_UNKNOWN', `${field}.keep`)
+    if ((checked.at(-1)?.fromPayment ?? 0) >= from.value)
+      return refuse('WINDOW_REVERSED', `${field}.fromPayment`)
+    checked.push({ fromPayment: from.value, annualRate: annualRate.value, keep: change.keep })
+  }
+  return accept(checked)
+}
+
+function checkInsurance(insurance: LoanInsurance | undefined): Checked<CheckedInsurance | undefined> {
+  if (insurance === undefined) return accept(undefined)
+  const percents: Record<string, Decimal | undefined> = {}
+  for (const name of ['addedPercent', 'yearlyPercent', 'untilLoanToValue'] as const) {
+    const given = insurance[name]
+    const percent = given === undefined ? undefined : readRate(given, `insurance.${name}`)
+    if (percent && !percent.ok) return percent
+    percents[name] = percent?.value
+  }
+  const { base = 'original' } = insurance
+  if (base !== 'original' && base !== 'balanceYearly') return refuse('OPTION_UNKNOWN', 'insurance.base')
+  const value = insurance.value === undefined ? undefined : readAmount(insurance.value, 'insurance.value')
+  if (value && !value.ok) return value
+  if (percents.untilLoanToValue && !value) return refuse('NOT_A_NUMBER', 'insurance.value')
+  const until = readCount(insurance.untilPayment ?? MOST_PAYMENTS, 'insurance.untilPayment', 0, MOST_PAYMENTS)
+  if (!until.ok) return until
+  return accept({
+    addedPercent: percents.addedPercent,
+    yearlyPercent: percents.yearlyPercent,
+    untilLoanToValue: percents.untilLoanToValue,
+    base,
+    value: value?.value ?? ZERO,
+    untilPayment: until.value,
+  })
+}
