@@ -49,7 +49,7 @@ export function termsOf(input: LoanInput): LoanTerms {
     frequency: frequencyOf[input.payments_per_year] ?? ('never' as Frequency),
     compounding: samePeriods ? 'perPayment' : (input.compounds_per_year as 1 | 2 | 4 | 12 | 365),
     minorDigits: digits,
-    ...(input.number_of_payments === null ? {} : { term: { payments: input.number_of_payments } }),
+    ...(typeof input.number_of_payments === 'number' ? { term: { payments: input.number_of_payments } } : {}),
     ...(input.payment ? { payment: minorOf(input.payment, digits) } : {}),
     ...(input.timing ? { due: input.timing } : {}),
     ...(input.balloon ? { balloon: minorOf(input.balloon, digits) } : {}),

@@ -1,0 +1,67 @@
+import { Decimal } from '../money/decimal'
+import type { Minor } from '../money/minor'
+import { minor } from '../money/minor'
+import { roundDecimal } from '../money/rounding'
+import { factsOf } from '../rates/frequency'
+import { isPlainDecimal } from '../rates/percent'
+import { amortize } from '../loan/amortize'
+import { readAmount, readCount } from '../loan/read-amount'
+import type { LoanTerms } from '../loan/terms'
+import type { Refusal } from '../refusal'
+import { refuse } from '../refusal'
+
+export interface Equity {
+  readonly ok: true
+  /** Value of the home then, what is owed, and what is the owner's. Minor units. */
+  readonly value: Minor
+  readonly balance: Minor
+  readonly equity: number
+  /** Balance ÷ value, percent. */
+  readonly loanToValue: Decimal
+  /** Interest paid until then, and its share of all that was paid, percent. */
+  readonly interestPaid: Minor
+  readonly interestShare: Decimal
+}
+
+/**
+ * What a home is worth, what is owed on it and what is the owner's after so many months: V (1 + g)^(t/12), or growth
+ * by whole years. Growth is percent a year and may be negative, above −100.
+ */
+export function equity(
+  terms: LoanTerms,
+  home: {
+    readonly value: number
+    readonly growthPercent: string
+    readonly growth?: 'fractional' | 'wholeYears'
+  },
+  afterMonths: number,
+): Equity | Refusal {
+  const value = readAmount(home.value, 'value')
+  if (!value.ok) return value
+  const months = readCount(afterMonths, 'afterMonths', 0, 1200)
+  if (!months.ok) return months
+  if (!isPlainDecimal(home.growthPercent)) return refuse('RATE_UNREADABLE', 'growthPercent')
+  const growth = new Decimal(home.growthPercent).div(100).plus(1)
+  if (growth.lessThanOrEqualTo(0) || growth.greaterThan(11))
+    return refuse('OUT_OF_RANGE', 'growthPercent', { least: -100, most: 1000 })
+  const ledger = amortize(terms)
+  if (!ledger.ok) return ledger
+  const years =
+    home.growth === 'wholeYears'
+      ? new Decimal(Math.floor(afterMonths / 12))
+      : new Decimal(afterMonths).div(12)
+  const grown = roundDecimal(growth.pow(years).times(home.value))
+  const payments = Math.floor((afterMonths * factsOf(terms.frequency).perYear) / 12)
+  const balance = ledger.balanceAfter(payments)
+  const interestPaid = ledger.interestTo(payments)
+  const paid = interestPaid + ledger.principalTo(payments)
+  return {
+    ok: true,
+    value: grown,
+    balance,
+    equity: grown - balance,
+    loanToValue: grown === 0 ? new Decimal(0) : new Decimal(balance).times(100).div(grown),
+    interestPaid: minor(interestPaid),
+    interestShare: paid === 0 ? new Decimal(0) : new Decimal(interestPaid).times(100).div(paid),
+  }
+}

@@ -1,0 +1,113 @@
+import { Decimal } from '../money/decimal'
+import type { Minor } from '../money/minor'
+import { roundDecimal } from '../money/rounding'
+import { readRate } from '../rates/percent'
+import type { Checked } from '../refusal'
+import { accept, refuse } from '../refusal'
+import { readAmount } from '../loan/read-amount'
+
+/** A premium for loans up to a loan-to-value, and for credit scores within a band where one is given. Percent. */
+export interface PremiumBand {
+  readonly loanToValueUpTo: string
+  readonly percent: string
+  /** Credit scores, both included; none: any score. */
+  readonly credit?: { readonly from: number; readonly to: number }
+}
+
+export interface Premium {
+  /** Loan ÷ value in percent, unrounded. */
+  readonly loanToValue: Decimal
+  readonly percent: Decimal
+  /** Percent of the loan, nearest minor unit: an added premium, or a yearly one. */
+  readonly premium: Minor
+}
+
+/**
+ * The premium of a loan by its loan-to-value and the borrower's credit score: the first band, in the order given,
+ * whose limit is not below the loan-to-value. Refuses a loan above every band (`NO_ANSWER`, with the highest limit)
+ * and a table that is not in rising order within a credit band (`TABLE_INVALID`, with its row).
+ */
+export function insuranceFor(
+  loan: number,
+  value: number,
+  bands: readonly PremiumBand[],
+  creditScore?: number,
+): Checked<Premium> {
+  const amount = readAmount(loan, 'loan')
+  if (!amount.ok) return amount
+  const worth = readAmount(value, 'value')
+  if (!worth.ok) return worth
+  const table = readBands(bands)
+  if (!table.ok) return table
+  const loanToValue = new Decimal(loan).times(100).div(value)
+  const fits = ({ credit }: PremiumBand) =>
+    !credit || (creditScore !== undefined && creditScore >= credit.from && creditScore <= credit.to)
+  const open = table.value.filter(({ band }) => fits(band))
+  const row = open.find(({ upTo }) => loanToValue.lessThanOrEqualTo(upTo))
+  if (!row) {
+    const highest = open.at(-1)?.upTo.toString() ?? '0'
+    return refuse('NO_ANSWER', 'loan', {
+      reason: open.length === 0 ? 'NO_BAND_FOR_CREDIT' : 'ABOVE_ALL_BANDS',
+      most: highest,
+    })
+  }
+  return accept({
+    loanToValue,
+    percent: row.percent,
+    premium: roundDecimal(row.percent.times(loan).div(100)),
+  })
+}
+
+interface BandRow {
+  readonly band: PremiumBand
+  readonly upTo: Decimal
+  readonly percent: Decimal
+}
+
+function readBands(bands: readonly PremiumBand[]): Checked<readonly BandRow[]> {
+  if (!Array.isArray(bands) || bands.length === 0 || bands.length > 1000)
+    return refuse('TABLE_INVALID', 'bands', { reason: 'EMPTY' })
+  const rows: BandRow[] = []
+  for (const [index, band] of (bands as readonly PremiumBand[]).entries()) {
+    const upTo = readRate(band.loanToValueUpTo, `bands.${index}.loanToValueUpTo`)
+    if (!upTo.ok) return upTo
+    const percent = readRate(band.percent, `bands.${index}.percent`)
+    if (!percent.ok) return percent
+    const same = rows.filter((row) => overlaps(row.band, band)).at(-1)
+    if (same && upTo.value.lessThanOrEqualTo(same.upTo))
+      return refuse('TABLE_INVALID', `bands.${index}`, { reason: 'NOT_RISING' })
+    rows.push({ band, upTo: upTo.value, percent: percent.value })
+  }
+  return accept(rows)
+}
+
+function overlaps({ credit: a }: PremiumBand, { credit: b }: PremiumBand): boolean {
+  return !a || !b || (a.from <= b.to && b.from <= a.to)
+}
+
+/** A part of the price and the share of it that has to be paid down. */
+export interface DownPaymentStep {
+  /** The step ends at this price, minor units; none: it has no end. */
+  readonly upTo?: number
+  readonly percent: string
+}
+
+/**
+ * The least down payment where each slice of the price has its own percent (5 % of the first 500,000, 10 % of the
+ * rest), rounded up to the minor unit. Refuses steps that do not rise, and a price above the last.
+ */
+export function minimumDownPayment(price: number, steps: readonly DownPaymentStep[]): Checked<Minor> {
+  const whole = readAmount(price, 'price')
+  if (!whole.ok) return whole
+  let [from, sum] = [0, new Decimal(0)]
+  for (const [index, { upTo = Infinity, percent }] of steps.entries()) {
+    const share = readRate(percent, `steps.${index}.percent`)
+    if (!share.ok) return share
+    if (!(upTo > from)) return refuse('TABLE_INVALID', `steps.${index}`, { reason: 'NOT_RISING' })
+    const slice = Math.min(price, upTo) - from
+    if (slice > 0) sum = sum.plus(share.value.times(slice).div(100))
+    from = upTo
+  }
+  if (price > from) return refuse('TABLE_INVALID', 'steps', { reason: 'GAP', from })
+  return accept(roundDecimal(sum, 'up'))
+}

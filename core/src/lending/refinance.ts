@@ -1,0 +1,106 @@
+import { Decimal } from '../money/decimal'
+import { minor, type Minor } from '../money/minor'
+import { amortize } from '../loan/amortize'
+import type { Ledger } from '../loan/ledger'
+import { readAmount } from '../loan/read-amount'
+import type { LoanTerms } from '../loan/terms'
+import type { Compounding } from '../rates/periodic-rate'
+import type { Refusal } from '../refusal'
+
+/** A loan that runs, and the one that would take its place. Monthly payments; amounts are minor units. */
+export interface RefinanceTerms {
+  /** What is owed now. */
+  readonly balance: number
+  readonly old: { readonly annualRate: string; readonly payment: number; readonly extra?: number }
+  readonly new: {
+    readonly annualRate: string
+    readonly payments: number
+    /** With every payment; `sameOutlay`: as much as makes the new outlay what the old one is. */
+    readonly extra?: number | 'sameOutlay'
+  }
+  readonly compounding?: Compounding
+  readonly costs: number
+  readonly costsFinanced: boolean
+}
+
+export interface Refinance {
+  readonly ok: true
+  readonly newPrincipal: Minor
+  readonly newPayment: Minor
+  readonly newExtra: Minor
+  /** Whether the new outlay is the old one: only if asked for, and the new payment is not above it. */
+  readonly outlayMatched: boolean
+  readonly oldLedger: Ledger
+  readonly newLedger: Ledger
+  readonly interestSaved: Minor
+  /** Interest saved less costs. */
+  readonly netSaved: number
+  /** First month by which the interest saved has reached the costs; undefined where it never does. */
+  readonly breakEvenMonth: number | undefined
+  /** Costs ÷ difference of the payments, extras left out; undefined unless the new payment is lower. */
+  readonly simpleBreakEvenMonths: Decimal | undefined
+  /** What is saved after so many months: interest of both loans to then, less costs. */
+  netSavedAfter(months: number): number
+}
+
+/** Compares keeping a loan with refinancing it. Refuses what either ledger refuses, with `old.` or `new.` before the field. */
+export function refinance(terms: RefinanceTerms): Refinance | Refusal {
+  const costs = readAmount(terms.costs, 'costs', 'zero allowed')
+  if (!costs.ok) return costs
+  const oldExtra = readAmount(terms.old.extra ?? 0, 'old.extra', 'zero allowed')
+  if (!oldExtra.ok) return oldExtra
+  const { compounding = 'perPayment', balance } = terms
+  const monthly = { frequency: 'monthly', compounding } as const
+  const oldLedger = run(
+    { ...monthly, principal: balance, annualRate: terms.old.annualRate, payment: terms.old.payment },
+    oldExtra.value,
+    'old',
+  )
+  if (!oldLedger.ok) return oldLedger
+  const newPrincipal = minor(balance + (terms.costsFinanced ? costs.value : 0))
+  const newTerms: LoanTerms = {
+    ...monthly,
+    principal: newPrincipal,
+    annualRate: terms.new.annualRate,
+    term: { payments: terms.new.payments },
+  }
+  const plain = run(newTerms, 0, 'new')
+  if (!plain.ok) return plain
+  const room = terms.old.payment + oldExtra.value - plain.payment
+  const asked = terms.new.extra ?? 0
+  const newExtra = readAmount(asked === 'sameOutlay' ? Math.max(0, room) : asked, 'new.extra', 'zero allowed')
+  if (!newExtra.ok) return newExtra
+  const newLedger = run(newTerms, newExtra.value, 'new')
+  if (!newLedger.ok) return newLedger
+
+  const savedAfter = (months: number) => oldLedger.interestTo(months) - newLedger.interestTo(months)
+  const longest = Math.max(oldLedger.count, newLedger.count)
+  const interestSaved = minor(oldLedger.totals.interest - newLedger.totals.interest)
+  return {
+    ok: true,
+    newPrincipal,
+    newPayment: plain.payment,
+    newExtra: newExtra.value,
+    outlayMatched: asked === 'sameOutlay' && room >= 0,
+    oldLedger,
+    newLedger,
+    interestSaved,
+    netSaved: interestSaved - costs.value,
+    breakEvenMonth: firstMonth(longest, (month) => savedAfter(month) >= costs.value),
+    simpleBreakEvenMonths:
+      plain.payment < terms.old.payment
+        ? new Decimal(costs.value).div(terms.old.payment - plain.payment)
+        : undefined,
+    netSavedAfter: (months) => savedAfter(months) - costs.value,
+  }
+}
+
+function run(terms: LoanTerms, extra: number, which: 'old' | 'new'): Ledger | Refusal {
+  const ledger = amortize(extra > 0 ? { ...terms, extras: [{ amount: extra, every: 'payment' }] } : terms)
+  return ledger.ok ? ledger : { ...ledger, field: `${which}.${ledger.field}` }
+}
+
+function firstMonth(longest: number, holds: (month: number) => boolean): number | undefined {
+  for (let month = 1; month <= longest; month++) if (holds(month)) return month
+  return undefined
+}

@@ -1,0 +1,116 @@
+import { addMonths, daysBetween, isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
+import type { Checked } from '../refusal'
+import { accept, refuse } from '../refusal'
+import { rateWhereZero } from '../search/bisect'
+import type { UnitPeriods } from './unit-periods'
+
+/** Equal amounts one unit-period apart, the first after a time from the first advance. Minor units. */
+export interface TimedAmounts {
+  readonly amount: number
+  readonly count: number
+  readonly after: UnitPeriods
+}
+
+const MOST_AMOUNTS = 20_000
+
+/**
+ * The annual percentage rate by the actuarial method, percent: the rate at which advances and payments are worth the
+ * same, each discounted by 1 / ((1 + f i)(1 + i)^t), times the unit-periods in a year.
+ * Source: 12 CFR Part 1026 (Regulation Z), Appendix J, (b)(8). Refuses payments below the advances (`NO_ANSWER`).
+ */
+export function annualPercentageRate(
+  advances: readonly TimedAmounts[],
+  payments: readonly TimedAmounts[],
+  unitPeriodsPerYear: number,
+): Checked<number> {
+  for (const [name, groups] of [
+    ['advances', advances],
+    ['payments', payments],
+  ] as const) {
+    const bad = groups.findIndex((group) => !isTimed(group))
+    if (bad !== -1 || groups.length === 0) return refuse('NOT_A_NUMBER', `${name}.${Math.max(0, bad)}`)
+  }
+  if (!(unitPeriodsPerYear > 0 && unitPeriodsPerYear <= 366))
+    return refuse('OUT_OF_RANGE', 'unitPeriodsPerYear', { least: 0, most: 366 })
+  const worth = (groups: readonly TimedAmounts[], i: number) =>
+    groups.reduce((sum, group) => sum + groupWorth(group, i), 0)
+  const rate = rateWhereZero((i) => worth(payments, i) - worth(advances, i))
+  return found(rate, (i) => 100 * unitPeriodsPerYear * i)
+}
+
+const isTimed = ({ amount, count, after }: TimedAmounts) =>
+  Number.isFinite(amount) &&
+  Number.isInteger(count) &&
+  count >= 1 &&
+  count <= MOST_AMOUNTS &&
+  Number.isInteger(after.whole) &&
+  after.whole >= 0 &&
+  after.rest.denominator > 0
+
+function groupWorth({ amount, count, after: { whole, rest } }: TimedAmounts, i: number): number {
+  const first = amount / ((1 + (rest.numerator / rest.denominator) * i) * (1 + i) ** whole)
+  if (i === 0) return first * count
+  // 1 + v + … + v^(count − 1) with v = 1/(1 + i), without losing digits where i is small.
+  const v = 1 / (1 + i)
+  return (first * -Math.expm1(-count * Math.log1p(i))) / (1 - v)
+}
+
+function found(rate: number | undefined, toPercent: (rate: number) => number): Checked<number> {
+  if (rate === undefined) return refuse('NO_ANSWER', 'payments', { reason: 'REPAYS_TOO_LITTLE' })
+  if (rate === Infinity) return refuse('NO_ANSWER', 'payments', { reason: 'REPAID_AT_ONCE' })
+  return accept(toPercent(rate))
+}
+
+/** Equal amounts on dates: the first, then every so many months, on the same day or the month's last. Minor units. */
+export interface DatedAmounts {
+  readonly amount: number
+  /** ISO date */
+  readonly firstDate: string
+  readonly count: number
+  readonly stepMonths: number
+}
+
+/**
+ * The annual percentage rate of charge, percent: X with Σ drawdowns (1 + X)^−t = Σ payments (1 + X)^−t, t in years from
+ * the first drawdown: days ÷ 365 (also in leap years), or whole months ÷ 12.
+ * Source: Directive 2008/48/EC and Directive 2014/17/EU, Annex I. Refuses payments below the drawdowns (`NO_ANSWER`).
+ */
+export function annualPercentageRateOfCharge(
+  drawdowns: readonly DatedAmounts[],
+  payments: readonly DatedAmounts[],
+  timeBasis: 'days365' | 'equalMonths',
+): Checked<number> {
+  const all: Record<'drawdowns' | 'payments', { date: PlainDate; amount: number }[]> = {
+    drawdowns: [],
+    payments: [],
+  }
+  for (const [name, groups] of [
+    ['drawdowns', drawdowns],
+    ['payments', payments],
+  ] as const) {
+    for (const [index, { amount, firstDate, count, stepMonths }] of groups.entries()) {
+      const first = readIsoDate(String(firstDate))
+      if (!first) return refuse('DATE_UNREADABLE', `${name}.${index}.firstDate`)
+      if (!Number.isFinite(amount) || !Number.isInteger(count) || count < 1 || count > MOST_AMOUNTS)
+        return refuse('NOT_A_NUMBER', `${name}.${index}`)
+      for (let k = 0; k < count; k++) all[name].push({ date: addMonths(first, k * stepMonths), amount })
+    }
+  }
+  const start = all.drawdowns
+    .map(({ date }) => date)
+    .reduce<PlainDate | undefined>(
+      (first, date) => (first && isPlainDateAfter(date, first) ? first : date),
+      undefined,
+    )
+  if (!start || all.payments.length === 0) return refuse('NOT_A_NUMBER', start ? 'payments' : 'drawdowns')
+  const years = (date: PlainDate) =>
+    timeBasis === 'days365'
+      ? daysBetween(start, date) / 365
+      : ((date.year - start.year) * 12 + date.month - start.month) / 12
+  const flows = [
+    ...all.payments.map(({ date, amount }) => ({ t: years(date), amount })),
+    ...all.drawdowns.map(({ date, amount }) => ({ t: years(date), amount: -amount })),
+  ]
+  const rate = rateWhereZero((x) => flows.reduce((sum, { t, amount }) => sum + amount * (1 + x) ** -t, 0))
+  return found(rate, (x) => 100 * x)
+}

@@ -1,0 +1,66 @@
+import { amortize } from '../loan/amortize'
+import type { Ledger } from '../loan/ledger'
+import type { LoanTerms } from '../loan/terms'
+import type { Refusal } from '../refusal'
+import { refuse } from '../refusal'
+
+/** The most rungs a ladder may have, both directions multiplied. */
+const MOST_RUNGS = 2_000
+
+/** The same loan over a list of one term, or of two: rung by rung, the second within the first. */
+export type Ladder =
+  | { readonly over: 'extras'; readonly terms: LoanTerms; readonly extras: readonly number[] }
+  | {
+      readonly over: 'rates'
+      readonly terms: Omit<LoanTerms, 'annualRate'>
+      readonly rates: readonly string[]
+    }
+  | {
+      readonly over: 'terms'
+      readonly terms: Omit<LoanTerms, 'term'>
+      readonly lengths: readonly NonNullable<LoanTerms['term']>[]
+    }
+  | {
+      readonly over: 'amounts'
+      readonly terms: Omit<LoanTerms, 'principal'>
+      readonly amounts: readonly number[]
+    }
+  | {
+      readonly over: 'ratesByTerms'
+      readonly terms: Omit<LoanTerms, 'annualRate' | 'term'>
+      readonly rates: readonly string[]
+      readonly lengths: readonly NonNullable<LoanTerms['term']>[]
+    }
+
+/** Works the loan out for every rung, in the order given, repeats kept. One bad rung refuses the whole ladder and is named. */
+export function ladder(asked: Ladder): { readonly ok: true; readonly rungs: readonly Ledger[] } | Refusal {
+  const all = rungsOf(asked)
+  if (all.length > MOST_RUNGS) return refuse('OUT_OF_RANGE', 'rungs', { least: 0, most: MOST_RUNGS })
+  const rungs: Ledger[] = []
+  for (const [index, terms] of all.entries()) {
+    const ledger = amortize(terms)
+    if (!ledger.ok) return { ...ledger, field: `rungs.${index}.${ledger.field}` }
+    rungs.push(ledger)
+  }
+  return { ok: true, rungs }
+}
+
+function rungsOf(asked: Ladder): LoanTerms[] {
+  switch (asked.over) {
+    case 'extras':
+      return asked.extras.map((amount) => ({
+        ...asked.terms,
+        extras: [...(asked.terms.extras ?? []), { amount, every: 'payment' }],
+      }))
+    case 'rates':
+      return asked.rates.map((annualRate) => ({ ...asked.terms, annualRate }))
+    case 'terms':
+      return asked.lengths.map((term) => ({ ...asked.terms, term }))
+    case 'amounts':
+      return asked.amounts.map((principal) => ({ ...asked.terms, principal }))
+    case 'ratesByTerms':
+      return asked.rates.flatMap((annualRate) =>
+        asked.lengths.map((term) => ({ ...asked.terms, annualRate, term })),
+      )
+  }
+}
