@@ -1,4 +1,14 @@
-import { amortize, compile, evaluate, levelPayment, periodicRate, starters } from '../src/index'
+import {
+  affordablePrice,
+  aim,
+  amortize,
+  compile,
+  evaluate,
+  ladder,
+  levelPayment,
+  periodicRate,
+  starters,
+} from '../src/index'
 import { slowLedger } from '../src/testing/slow-ledger'
 import type { LoanTerms } from '../src/loan/terms'
 
@@ -40,6 +50,30 @@ function bareLoop(payments: number): Float64Array {
   return closing
 }
 
+const weeklyWithExtras: LoanTerms = {
+  ...weekly,
+  extras: [
+    { amount: 5_00, every: 'payment' },
+    { amount: 100_00, every: 'year', at: 52 },
+  ],
+}
+const loan25: LoanTerms = { ...monthly, term: { years: 25 } }
+const { principal, annualRate, ...rest } = loan25
+const household = {
+  monthlyDebts: 385_00,
+  housingLimit: '28',
+  debtLimit: '36',
+  annualRate: '5.635',
+  compoundsPerYear: 12,
+  payments: 344,
+  propertyTaxPercent: '1.13',
+  homeInsuranceYearly: 1_386_00,
+  monthlyDues: 42_50,
+  down: { percent: '9' },
+  mortgageInsurance: { percent: '0.61', above: '80' },
+} as const
+const fiftyExtras = Array.from({ length: 50 }, (_, i) => i * 10_00)
+
 /** Median time of one call in microseconds, after a warm-up, over batches of at least a millisecond. */
 function measure(call: () => unknown, seconds = 0.4): number {
   const warmUpUntil = performance.now() + (seconds * 1000) / 4
@@ -70,6 +104,46 @@ const rows: [string, number, number | undefined, string][] = [
   ['all-decimal ledger, 360 payments', measure(() => slowLedger(monthly)), bare360, ''],
   ['bare float loop, 1,560 payments', bare1560, undefined, ''],
   ['ledger to the cent, 1,560 payments', measure(() => amortize(weekly)), bare1560, '300 µs'],
+  ['weekly ledger with extras', measure(() => amortize(weeklyWithExtras)), bare1560, '300 µs'],
+  [
+    'aim: extra to finish in 20 years',
+    measure(() => aim({ find: 'extra', terms: loan25, finishWithin: 240 })),
+    undefined,
+    '3 ms',
+  ],
+  [
+    'aim: amount for a payment',
+    measure(() => aim({ find: 'amount', terms: { ...rest, annualRate }, payment: 2_000_00 })),
+    undefined,
+    '3 ms',
+  ],
+  [
+    'aim: price for a payment',
+    measure(() =>
+      aim({ find: 'price', terms: { ...rest, annualRate }, payment: 2_000_00, down: { percent: '15' } }),
+    ),
+    undefined,
+    '3 ms',
+  ],
+  [
+    'aim: rate for a payment',
+    measure(() => aim({ find: 'rate', terms: { ...rest, principal }, payment: 2_000_00 })),
+    undefined,
+    '3 ms',
+  ],
+  [
+    'aim: balloon for a payment',
+    measure(() => aim({ find: 'balloon', terms: loan25, payment: 1_700_00 })),
+    undefined,
+    '3 ms',
+  ],
+  ['affordable price', measure(() => affordablePrice(87_430_00, household)), undefined, '3 ms'],
+  [
+    'ladder of 50 × 360 payments',
+    measure(() => ladder({ over: 'extras', terms: monthly, extras: fiftyExtras })),
+    undefined,
+    '5 ms',
+  ],
   [
     'level payment alone',
     measure(() => levelPayment({ principal: 350_710_00, rate: rate.value, payments: 360 })),

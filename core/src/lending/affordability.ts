@@ -6,7 +6,7 @@ import { readRate } from '../rates/percent'
 import { periodicRate } from '../rates/periodic-rate'
 import type { Checked, Refusal } from '../refusal'
 import { accept, refuse } from '../refusal'
-import { readAmount, readCount } from '../loan/read-amount'
+import { isObject, readAmount, readCount } from '../money/read-amount'
 import { greatestWhole } from '../search/bisect'
 
 /** What a purchase costs a household each month, and what lenders allow. Amounts are minor units, percents texts. */
@@ -133,6 +133,9 @@ export function incomeNeeded(price: number, household: Household): IncomeNeeded 
 }
 
 function costsOf(terms: Household): Checked<Costs> {
+  if (terms.mortgageInsurance !== undefined && !isObject(terms.mortgageInsurance)) {
+    return refuse('OPTION_UNKNOWN', 'mortgageInsurance')
+  }
   const amounts: Record<string, Decimal> = {}
   for (const name of ['monthlyDebts', 'homeInsuranceYearly', 'monthlyDues'] as const) {
     const amount = readAmount(terms[name], name, 'zero allowed')
@@ -190,6 +193,7 @@ function costsOf(terms: Household): Checked<Costs> {
 
 /** The loan behind a price, unrounded. */
 function readDown(down: Household['down']): Checked<(price: number) => Decimal> {
+  if (!isObject(down)) return refuse('OPTION_UNKNOWN', 'down')
   if ('amount' in down) {
     const amount = readAmount(down.amount, 'down.amount', 'zero allowed')
     return amount.ok ? accept((price) => new Decimal(price).minus(amount.value)) : amount

@@ -4,7 +4,7 @@ import { roundDecimal } from '../money/rounding'
 import { readRate } from '../rates/percent'
 import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'
-import { readAmount } from '../loan/read-amount'
+import { isObject, readAmount } from '../money/read-amount'
 
 /** A premium for loans up to a loan-to-value, and for credit scores within a band where one is given. Percent. */
 export interface PremiumBand {
@@ -58,6 +58,44 @@ export function insuranceFor(
   })
 }
 
+const isCreditBand = (credit: PremiumBand['credit']) =>
+  credit === undefined || (isObject(credit) && Number.isFinite(credit.from) && Number.isFinite(credit.to))
+
+/** What one credit band would pay. */
+export interface PremiumOfCredit {
+  readonly credit: PremiumBand['credit']
+  readonly premium: Premium | undefined
+  /** Against the first band with a premium; minor units. */
+  readonly difference: number | undefined
+}
+
+/** The same loan for every credit band of a table, side by side; a band that does not go so high has no premium. */
+export function premiumsByCredit(
+  loan: number,
+  value: number,
+  bands: readonly PremiumBand[],
+): Checked<readonly PremiumOfCredit[]> {
+  const table = readBands(bands)
+  if (!table.ok) return table
+  const credits = table.value.map(({ band }) => band.credit)
+  const distinct = credits.filter(
+    (credit, i) => credits.findIndex((c) => c?.from === credit?.from && c?.to === credit?.to) === i,
+  )
+  const found = distinct.map((credit) => ({ credit, answer: insuranceFor(loan, value, bands, credit?.from) }))
+  const refused = found.find(({ answer }) => !answer.ok && answer.code !== 'NO_ANSWER')
+  if (refused && !refused.answer.ok) return refused.answer
+  const first = found
+    .map(({ answer }) => (answer.ok ? answer.value.premium : undefined))
+    .find((premium) => premium !== undefined)
+  return accept(
+    found.map(({ credit, answer }) => ({
+      credit,
+      premium: answer.ok ? answer.value : undefined,
+      difference: answer.ok && first !== undefined ? answer.value.premium - first : undefined,
+    })),
+  )
+}
+
 interface BandRow {
   readonly band: PremiumBand
   readonly upTo: Decimal
@@ -69,6 +107,8 @@ function readBands(bands: readonly PremiumBand[]): Checked<readonly BandRow[]> {
     return refuse('TABLE_INVALID', 'bands', { reason: 'EMPTY' })
   const rows: BandRow[] = []
   for (const [index, band] of (bands as readonly PremiumBand[]).entries()) {
+    if (!isObject(band) || !isCreditBand(band.credit))
+      return refuse('TABLE_INVALID', `bands.${index}`, { reason: 'UNREADABLE' })
     const upTo = readRate(band.loanToValueUpTo, `bands.${index}.loanToValueUpTo`)
     if (!upTo.ok) return upTo
     const percent = readRate(band.percent, `bands.${index}.percent`)
@@ -99,8 +139,10 @@ export interface DownPaymentStep {
 export function minimumDownPayment(price: number, steps: readonly DownPaymentStep[]): Checked<Minor> {
   const whole = readAmount(price, 'price')
   if (!whole.ok) return whole
+  if (!Array.isArray(steps) || steps.length > 100)
+    return refuse('TABLE_INVALID', 'steps', { reason: 'UNREADABLE' })
   let [from, sum] = [0, new Decimal(0)]
-  for (const [index, { upTo = Infinity, percent }] of steps.entries()) {
+  for (const [index, { upTo = Infinity, percent }] of (steps as readonly DownPaymentStep[]).entries()) {
     const share = readRate(percent, `steps.${index}.percent`)
     if (!share.ok) return share
     if (!(upTo > from)) return refuse('TABLE_INVALID', `steps.${index}`, { reason: 'NOT_RISING' })

@@ -13,7 +13,7 @@ import {
 } from '../testing/known-answers'
 import { affordablePrice, incomeNeeded, type Binding, type Household } from './affordability'
 import { equity } from './equity'
-import { insuranceFor, minimumDownPayment } from './insurance'
+import { insuranceFor, minimumDownPayment, premiumsByCredit } from './insurance'
 import { refinance } from './refinance'
 
 function ledgerOf(terms: LoanTerms) {
@@ -282,6 +282,15 @@ test('premiums are found by loan-to-value and credit score, and a disordered tab
     ok: false,
     code: 'NO_ANSWER',
     details: { reason: 'ABOVE_ALL_BANDS', most: '90' },
+  })
+  expect(premiumsByCredit(180_000_00, 200_000_00, bands)).toMatchObject({
+    value: [
+      { credit: { from: 600 }, premium: { premium: 1_620_00 }, difference: 0 },
+      { credit: { from: 720 }, premium: { premium: 900_00 }, difference: -720_00 },
+    ],
+  })
+  expect(premiumsByCredit(190_000_00, 200_000_00, bands)).toMatchObject({
+    value: [{ difference: 0 }, { premium: undefined, difference: undefined }],
   })
   expect(premium(500)).toMatchObject({ ok: false, details: { reason: 'NO_BAND_FOR_CREDIT' } })
   expect(insuranceFor(1, 2, [bands[2], bands[0]] as typeof bands)).toMatchObject({

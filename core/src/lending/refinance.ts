@@ -2,10 +2,10 @@ import { Decimal } from '../money/decimal'
 import { minor, type Minor } from '../money/minor'
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
-import { readAmount } from '../loan/read-amount'
+import { isObject, readAmount } from '../money/read-amount'
 import type { LoanTerms } from '../loan/terms'
 import type { Compounding } from '../rates/periodic-rate'
-import type { Refusal } from '../refusal'
+import { refuse, type Refusal } from '../refusal'
 
 /** A loan that runs, and the one that would take its place. Monthly payments; amounts are minor units. */
 export interface RefinanceTerms {
@@ -45,12 +45,16 @@ export interface Refinance {
 
 /** Compares keeping a loan with refinancing it. Refuses what either ledger refuses, with `old.` or `new.` before the field. */
 export function refinance(terms: RefinanceTerms): Refinance | Refusal {
+  for (const which of ['old', 'new'] as const)
+    if (!isObject(terms[which])) return refuse('OPTION_UNKNOWN', which)
   const costs = readAmount(terms.costs, 'costs', 'zero allowed')
   if (!costs.ok) return costs
   const oldExtra = readAmount(terms.old.extra ?? 0, 'old.extra', 'zero allowed')
   if (!oldExtra.ok) return oldExtra
   const { compounding = 'perPayment', balance } = terms
   const monthly = { frequency: 'monthly', compounding } as const
+  const balanceNow = readAmount(terms.balance, 'balance')
+  if (!balanceNow.ok) return balanceNow
   const oldLedger = run(
     { ...monthly, principal: balance, annualRate: terms.old.annualRate, payment: terms.old.payment },
     oldExtra.value,

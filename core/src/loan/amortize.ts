@@ -15,8 +15,8 @@ import { plannedAt } from './extras'
 import { interestOf } from './interest'
 import { Ledger, type MoneyColumns } from './ledger'
 import { levelPayment } from './level-payment'
-import { nominalRate, ratesOf, type RateOfPeriod } from './period-rates'
-import { addedPremium, createPremiums } from './premiums'
+import { nominalRate, ratesOf } from './period-rates'
+import { addedPremium, createPremiums, NO_PREMIUMS } from './premiums'
 import { regularPayment, untilRepaid, type Regular } from './regular-payment'
 import type { LoanTerms } from './terms'
 
@@ -35,14 +35,6 @@ export function amortize(terms: LoanTerms): Ledger | Refusal {
   return checked.ok ? runLedger(checked.value) : checked
 }
 
-/** What the ledger is doing as it goes from payment to payment. */
-interface Course {
-  balance: Minor
-  annualRate: Decimal
-  rateOf: RateOfPeriod
-  regular: Regular
-}
-
 function runLedger(terms: CheckedTerms): Ledger | Refusal {
   const { due, balloon, interestRounding, frequency, grace, rateChanges, extras, alreadyPaid, fees } = terms
   const { perYear } = factsOf(frequency)
@@ -50,57 +42,68 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
   const accrued = accruedInGrace(borrowed, grace, terms)
   const graceRows = grace && !grace.interest.startsWith('added') ? grace.payments : 0
   const start = minor(borrowed + accrued)
-  const first =
-    graceRows > 0 ? accept({ payment: ZERO, lastNumber: undefined }) : regularPayment(terms, start, 0)
-  if (!first.ok) return first
+  const agreed = graceRows > 0 ? accept(IN_GRACE) : regularPayment(terms, start, 0)
+  if (!agreed.ok) return agreed
+  const extraAtStart = alreadyPaid === 0 ? lumpToday(terms, start) : ZERO
 
-  const course: Course = {
-    balance: start,
-    annualRate: terms.annualRate,
-    rateOf: ratesOf(terms.annualRate, terms),
-    regular: first.value,
-  }
+  // Plain local numbers, and no function that closes over them: this loop runs for every keystroke of a visitor.
+  let annualRate = terms.annualRate
+  let rateOf = ratesOf(annualRate, terms)
+  let regular: Regular =
+    extraAtStart > 0 ? lowered(agreed.value, terms, annualRate, 0, start - extraAtStart) : agreed.value
+  let firstRegular = regular.payment
   const premiums = createPremiums(terms, borrowed)
-  let columns = emptyColumns(first.value.lastNumber ?? 512)
+  const hasPremiums = premiums !== NO_PREMIUMS
+  const hasExtras = extras.length > 0
+  let columns = emptyColumns(regular.lastNumber ?? 512)
+  let balance: number = start - extraAtStart
   let number = 0
   let row = 0
   let nextChange = 0
-  let extraThisYear = 0
-  let regular: Minor | undefined = graceRows > 0 ? undefined : first.value.payment
-  const hasExtras = extras.length > 0
-  const extraAtStart = alreadyPaid === 0 ? lumpToday() : ZERO
-  let { balance } = course
+  let extraThisYear: number = extraAtStart
 
-  while (number !== course.regular.lastNumber && (balance > 0 || number < graceRows)) {
-    if (course.regular.lastNumber === undefined && number >= graceRows && balance <= balloon) break
+  while (number !== regular.lastNumber && balance > 0) {
     if (number === MOST_PAYMENTS) return refuse('TERM_TOO_LONG', 'payment', { longest: MOST_PAYMENTS })
     number++
-    course.balance = balance
-    if (number === graceRows + 1 && graceRows > 0) {
-      const next = regularPayment({ ...terms, annualRate: course.annualRate }, balance, graceRows)
+    if (graceRows > 0 && number === graceRows + 1) {
+      const next = regularPayment({ ...terms, annualRate }, minor(balance), graceRows)
       if (!next.ok) return next
-      course.regular = next.value
-      regular = next.value.payment
+      regular = next.value
+      firstRegular = regular.payment
     }
     const change = rateChanges[nextChange]
-    if (change?.fromPayment === number) {
+    if (change !== undefined && change.fromPayment === number) {
       nextChange++
-      const changed = changeRate(course, change, terms)
+      annualRate = change.annualRate
+      rateOf = ratesOf(annualRate, terms)
+      const changed = afterRateChange(regular, change, minor(balance), terms)
       if (!changed.ok) return changed
+      regular = changed.value
+    }
+    const inGrace = number <= graceRows
+    const isLast = number === regular.lastNumber
+    const isOpen = regular.lastNumber === undefined && !inGrace
+    if (isOpen && balance <= balloon) {
+      number--
+      break
     }
     if (row === columns.opening.length) columns = resized(columns, row * 2)
 
-    const isLast = number === course.regular.lastNumber
-    const inGrace = number <= graceRows
     const bearsInterest = !(due === 'start' && number === 1) && !(inGrace && grace?.interest === 'none')
-    const interest = bearsInterest ? interestOf(balance, course.rateOf(number), interestRounding) : 0
-    const owed = balance + interest - (isLast || course.regular.lastNumber === undefined ? balloon : 0)
-    const scheduled = isLast
-      ? owed
-      : Math.min(inGrace ? graceDue(interest, grace) : course.regular.payment, owed)
+    const interest = bearsInterest ? interestOf(balance, rateOf(number), interestRounding) : 0
+    const owed = balance + interest - (isLast || isOpen ? balloon : 0)
+    const asked = inGrace ? graceDue(interest, grace) : regular.payment
+    const scheduled = isLast || owed < asked ? owed : asked
     const left = balance + interest - scheduled
     if (number > 1 && (number - 1) % perYear === 0) extraThisYear = 0
-    const extra = hasExtras && !isLast && number > alreadyPaid ? extraWith(left) : 0
+    const extra =
+      hasExtras && !isLast && number > alreadyPaid
+        ? cappedExtra(
+            plannedAt(extras, number, perYear),
+            left - balloon,
+            terms.yearlyExtraLimit - extraThisYear,
+          )
+        : 0
     extraThisYear += extra
 
     columns.opening[row] = balance
@@ -108,21 +111,23 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
     columns.interest[row] = interest
     columns.principal[row] = scheduled + extra - interest
     columns.extra[row] = extra
-    balance = minor(left - extra)
+    const opening = balance
+    balance = left - extra
     columns.closing[row] = balance
-    columns.insurance[row] = premiums.premiumOf(number, columns.opening[row] ?? 0, balance)
+    if (hasPremiums) columns.insurance[row] = premiums.premiumOf(number, opening, balance)
     row++
-    if (extra > 0 && terms.onExtra === 'lower' && !inGrace) lower(number)
+    if (extra > 0 && terms.onExtra === 'lower' && !inGrace)
+      regular = lowered(regular, terms, annualRate, number, balance)
     if (number === alreadyPaid) {
-      if (balance <= balloon) return refuse('OUT_OF_RANGE', 'alreadyPaid', { least: 0, most: number - 1 })
-      regular = course.regular.payment
+      firstRegular = regular.payment
       row = 0
     }
   }
-  if (number <= alreadyPaid && alreadyPaid > 0)
+  if (alreadyPaid > 0 && (number <= alreadyPaid || row === 0)) {
     return refuse('OUT_OF_RANGE', 'alreadyPaid', { least: 0, most: Math.max(0, number - 1) })
+  }
   return new Ledger({
-    payment: regular ?? course.regular.payment,
+    payment: firstRegular,
     borrowed,
     frequency,
     firstPayment: terms.firstPayment,
@@ -130,39 +135,36 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
     firstNumber: alreadyPaid + 1,
     count: row,
     columns: row === columns.opening.length ? columns : resized(columns, row),
-    accruedInterest: accrued,
+    accruedInterest: alreadyPaid === 0 ? accrued : ZERO,
     extraAtStart,
-    fees: minor(fees.financed + fees.eachPayment * row),
+    fees: minor((alreadyPaid === 0 ? fees.financed : 0) + fees.eachPayment * row),
   })
+}
 
-  /** The extra planned with this payment, within the yearly limit and what is still owed. */
-  function extraWith(left: number): number {
-    const planned = plannedAt(extras, number, perYear)
-    if (planned === 0) return 0
-    return Math.max(0, Math.min(planned, left - balloon, terms.yearlyExtraLimit - extraThisYear))
-  }
+/** While a grace time lasts there is no regular payment. */
+const IN_GRACE: Regular = { payment: ZERO, lastNumber: undefined }
 
-  /** A lump sum before the first payment. */
-  function lumpToday(): Minor {
-    const lump = minor(Math.min(plannedAt(extras, 0, perYear), start - balloon, terms.yearlyExtraLimit))
-    if (lump <= 0) return ZERO
-    course.balance = minor(start - lump)
-    extraThisYear = lump
-    if (terms.onExtra === 'lower') lower(0, course.balance)
-    regular = course.regular.payment
-    return lump
-  }
+/** What of a planned extra is paid: at most what is owed and what the year's limit leaves. */
+const cappedExtra = (planned: number, owed: number, limitLeft: number): number =>
+  planned === 0 ? 0 : Math.max(0, Math.min(planned, owed, limitLeft))
 
-  /** After an extra the payments left are level on what is owed. */
-  function lower(after: number, owed: Minor = balance): void {
-    const { lastNumber } = course.regular
-    if (lastNumber === undefined || after >= lastNumber || owed <= 0) return
-    const atStart = after === 0 ? due : 'end'
-    course.regular = {
-      payment: levelOn(course.annualRate, owed, lastNumber - after, terms, atStart),
-      lastNumber,
-    }
-  }
+/** A lump sum before the first payment. */
+const lumpToday = ({ extras, balloon, frequency, yearlyExtraLimit }: CheckedTerms, start: Minor): Minor =>
+  minor(cappedExtra(plannedAt(extras, 0, factsOf(frequency).perYear), start - balloon, yearlyExtraLimit))
+
+/** After an extra, with the end kept: the payments left are level on what is owed. */
+function lowered(
+  regular: Regular,
+  terms: CheckedTerms,
+  annualRate: Decimal,
+  after: number,
+  owed: number,
+): Regular {
+  const { lastNumber } = regular
+  if (terms.onExtra !== 'lower' || lastNumber === undefined || after >= lastNumber || owed <= 0)
+    return regular
+  const due = after === 0 ? terms.due : 'end'
+  return { payment: levelOn(annualRate, minor(owed), lastNumber - after, terms, due), lastNumber }
 }
 
 const graceDue = (interest: number, grace: CheckedGrace | undefined) =>
@@ -181,25 +183,15 @@ const levelOn = (
   )
 
 /** From a payment on another rate holds: the payments left become level again, or the payment stays and the end opens. */
-function changeRate(
-  course: Course,
+function afterRateChange(
+  { lastNumber, payment }: Regular,
   { fromPayment, annualRate, keep }: CheckedRateChange,
+  balance: Minor,
   terms: CheckedTerms,
-): Checked<true> {
-  course.annualRate = annualRate
-  course.rateOf = ratesOf(annualRate, terms)
-  const { lastNumber, payment } = course.regular
-  if (keep === 'term' && lastNumber === undefined)
-    return refuse('TERM_NEEDED', 'rateChanges', { atPayment: fromPayment })
-  if (keep === 'term' && lastNumber !== undefined) {
-    const left = lastNumber - fromPayment + 1
-    course.regular = { payment: levelOn(annualRate, course.balance, left, terms), lastNumber }
-    return accept(true)
-  }
-  const opened = untilRepaid(terms, annualRate, course.balance, payment, undefined, fromPayment)
-  if (!opened.ok) return opened
-  course.regular = opened.value
-  return accept(true)
+): Checked<Regular> {
+  if (keep === 'payment') return untilRepaid(terms, annualRate, balance, payment, undefined, fromPayment)
+  if (lastNumber === undefined) return refuse('TERM_NEEDED', 'rateChanges', { atPayment: fromPayment })
+  return accept({ payment: levelOn(annualRate, balance, lastNumber - fromPayment + 1, terms), lastNumber })
 }
 
 /** Interest of a grace time in which nothing is paid, added to the balance at its end. */
@@ -222,19 +214,25 @@ function accruedInGrace(principal: Minor, grace: CheckedGrace | undefined, terms
   )
 }
 
-const emptyColumns = (length: number): MoneyColumns => ({
-  opening: new Float64Array(length),
-  payment: new Float64Array(length),
-  interest: new Float64Array(length),
-  principal: new Float64Array(length),
-  extra: new Float64Array(length),
-  insurance: new Float64Array(length),
-  closing: new Float64Array(length),
-})
+const columnNames = ['opening', 'payment', 'interest', 'principal', 'extra', 'insurance', 'closing'] as const
+
+/** Columns of one length, side by side in one piece of memory. */
+function emptyColumns(length: number): MoneyColumns {
+  const memory = new ArrayBuffer(columnNames.length * length * 8)
+  const column = (index: number) => new Float64Array(memory, index * length * 8, length)
+  return {
+    opening: column(0),
+    payment: column(1),
+    interest: column(2),
+    principal: column(3),
+    extra: column(4),
+    insurance: column(5),
+    closing: column(6),
+  }
+}
 
 function resized(columns: MoneyColumns, length: number): MoneyColumns {
   const next = emptyColumns(length)
-  for (const name of Object.keys(columns) as (keyof MoneyColumns)[])
-    next[name].set(columns[name].subarray(0, length))
+  for (const name of columnNames) next[name].set(columns[name].subarray(0, length))
   return next
 }

@@ -10,7 +10,7 @@ import type { Compounding } from '../rates/periodic-rate'
 import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'
 import { checkExtras, type PlannedExtra } from './extras'
-import { readAmount, readCount } from './read-amount'
+import { isObject, readAmount, readCount } from '../money/read-amount'
 import type { Grace, LoanInsurance, LoanTerms, RateChange, Term } from './terms'
 
 /** The longest term, years. */
@@ -92,7 +92,10 @@ const knownTerms: Readonly<Record<keyof LoanTerms, true>> = {
 
 /** Checks terms from outside once; everything behind it trusts the result. */
 export function checkTerms(terms: LoanTerms): Checked<CheckedTerms> {
-  if (typeof terms !== 'object' || terms === null) return refuse('OPTION_UNKNOWN', 'terms')
+  if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
+  for (const name of ['rounding', 'fees'] as const) {
+    if (terms[name] !== undefined && !isObject(terms[name])) return refuse('OPTION_UNKNOWN', name)
+  }
   const unknown = Object.keys(terms).find((key) => !Object.hasOwn(knownTerms, key))
   if (unknown !== undefined) return refuse('OPTION_UNKNOWN', unknown)
   const { frequency, compounding = 'perPayment', due = 'end', minorDigits = 2 } = terms
@@ -129,36 +132,56 @@ export function checkTerms(terms: LoanTerms): Checked<CheckedTerms> {
   const grace = checkGrace(terms.grace, LONGEST_TERM_YEARS * perYear)
   if (!grace.ok) return grace
   const paidInGrace = grace.value && !grace.value.interest.startsWith('added') ? grace.value.payments : 0
-  const most = isOpen || payments === undefined ? MOST_PAYMENTS : paidInGrace + payments
-  const extras = checkExtras(terms.extras ?? [], { frequency, most, ...dates.value })
+  // A rate change that keeps the payment moves the end, so that later payments may be named.
+  const mayGoOn = isOpen || keepsPayment(terms.rateChanges)
+  const most = mayGoOn || payments === undefined ? MOST_PAYMENTS : paidInGrace + payments
+  const extras = checkExtras(terms.extras ?? [], {
+    frequency,
+    most,
+    firstPayment: dates.value.firstPayment,
+    anchorDay: dates.value.anchorDay,
+  })
   if (!extras.ok) return extras
   if (onExtra === 'lower' && isOpen && extras.value.length > 0) return refuse('TERM_NEEDED', 'onExtra')
-  const rateChanges = checkRateChanges(terms.rateChanges ?? [], most)
+  const rateChanges = checkRateChanges(
+    terms.rateChanges ?? [],
+    isOpen || payments === undefined ? MOST_PAYMENTS : paidInGrace + payments,
+  )
   if (!rateChanges.ok) return rateChanges
   const insurance = checkInsurance(terms.insurance)
   if (!insurance.ok) return insurance
   const alreadyPaid = readCount(terms.alreadyPaid ?? 0, 'alreadyPaid', 0, most - 1)
   if (!alreadyPaid.ok) return alreadyPaid
 
+  // Field by field: objects spread into one another cost more here than the whole ledger.
+  const { principal, balloon, fees, yearlyExtraLimit } = amounts.value
+  const { firstPayment, start, anchorDay } = dates.value
   return accept({
-    ...amounts.value,
-    ...length.value,
-    ...dates.value,
+    principal,
     annualRate: annualRate.value,
     frequency,
     compounding,
+    payments,
+    months: length.value.months,
+    payment,
     settleAtTerm,
     due,
+    balloon,
     minorDigits,
     paymentRounding: paymentRoundings[paymentRounding],
     interestRounding,
+    firstPayment,
+    start,
+    anchorDay,
     dayCount,
     paymentBasis,
     extras: extras.value,
     onExtra,
+    yearlyExtraLimit,
     grace: grace.value,
     rateChanges: rateChanges.value,
     insurance: insurance.value,
+    fees,
     alreadyPaid: alreadyPaid.value,
   })
 }
@@ -216,7 +239,7 @@ function readTerm(
   term: Term,
   frequency: Frequency,
 ): Checked<{ payments: number; months: number | undefined }> {
-  if (typeof term !== 'object' || term === null) return refuse('NOT_A_NUMBER', 'term')
+  if (!isObject(term)) return refuse('NOT_A_NUMBER', 'term')
   const longest = LONGEST_TERM_YEARS * factsOf(frequency).perYear
   const months = 'payments' in term ? undefined : term.years * 12 + (term.months ?? 0)
   const given = 'payments' in term ? term.payments : months
@@ -260,6 +283,7 @@ function refusedMix(terms: LoanTerms): readonly [string, string] | undefined {
 
 function checkGrace(grace: Grace | undefined, most: number): Checked<CheckedGrace | undefined> {
   if (grace === undefined) return accept(undefined)
+  if (!isObject(grace)) return refuse('OPTION_UNKNOWN', 'grace')
   const { interest, rounding = 'once' } = grace
   if (!['none', 'paid', 'addedSimple', 'addedCompound'].includes(interest))
     return refuse('OPTION_UNKNOWN', 'grace.interest')
@@ -273,6 +297,9 @@ function checkGrace(grace: Grace | undefined, most: number): Checked<CheckedGrac
   return accept({ payments: payments.value, interest, payment: payment.value, rounding })
 }
 
+const keepsPayment = (changes: unknown): boolean =>
+  Array.isArray(changes) && changes.some((change: Partial<RateChange> | null) => change?.keep === 'payment')
+
 function checkRateChanges(
   changes: readonly RateChange[],
   most: number,
@@ -281,7 +308,8 @@ function checkRateChanges(
   const checked: CheckedRateChange[] = []
   for (const [index, change] of (changes as readonly RateChange[]).entries()) {
     const field = `rateChanges.${index}`
-    const from = readCount(change?.fromPayment, `${field}.fromPayment`, 2, most)
+    if (!isObject(change)) return refuse('OPTION_UNKNOWN', field)
+    const from = readCount(change.fromPayment, `${field}.fromPayment`, 2, most)
     if (!from.ok) return from
     const annualRate = readRate(change.annualRate, `${field}.annualRate`)
     if (!annualRate.ok) return annualRate
@@ -295,6 +323,7 @@ function checkRateChanges(
 
 function checkInsurance(insurance: LoanInsurance | undefined): Checked<CheckedInsurance | undefined> {
   if (insurance === undefined) return accept(undefined)
+  if (!isObject(insurance)) return refuse('OPTION_UNKNOWN', 'insurance')
   const percents: Record<string, Decimal | undefined> = {}
   for (const name of ['addedPercent', 'yearlyPercent', 'untilLoanToValue'] as const) {
     const given = insurance[name]

@@ -7,7 +7,7 @@ import { readRate } from '../rates/percent'
 import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'
 import { levelPaymentExact, type LevelPaymentTerms } from './level-payment'
-import { readAmount } from './read-amount'
+import { readAmount } from '../money/read-amount'
 
 /*
  * Formulas without a ledger: nothing is rounded between steps. They give first guesses and fractional answers; where

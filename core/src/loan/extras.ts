@@ -3,7 +3,7 @@ import { dueDate } from '../dates/due-dates'
 import { factsOf, type Frequency } from '../rates/frequency'
 import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'
-import { readAmount, readCount } from './read-amount'
+import { isObject, readAmount, readCount } from '../money/read-amount'
 import type { Extra, When } from './terms'
 
 /** Where a payment of the loan falls in time. */
@@ -37,8 +37,8 @@ export function checkExtras(extras: readonly Extra[], calendar: Calendar): Check
 }
 
 function checkExtra(extra: Extra, field: string, calendar: Calendar): Checked<PlannedExtra> {
-  if (typeof extra !== 'object' || extra === null) return refuse('OPTION_UNKNOWN', field)
-  const { every, at, from = 1, until = calendar.most } = extra
+  if (!isObject(extra)) return refuse('OPTION_UNKNOWN', field)
+  const { every, at, from = 1, until } = extra
   if (every !== 'payment' && every !== 'year' && every !== 'once')
     return refuse('OPTION_UNKNOWN', `${field}.every`)
   const amount = readAmount(extra.amount, `${field}.amount`, 'zero allowed')
@@ -53,7 +53,7 @@ function checkExtra(extra: Extra, field: string, calendar: Calendar): Checked<Pl
   if (!which.ok) return which
   const first = readWhen(from, `${field}.from`, calendar, 0)
   if (!first.ok) return first
-  const last = readWhen(until, `${field}.until`, calendar, 0)
+  const last = until === undefined ? accept(Infinity) : readWhen(until, `${field}.until`, calendar, 0)
   if (!last.ok) return last
   // A date between two payments is the next one for a beginning, and the one before for an end.
   const end = typeof until === 'string' && !fallsOn(until, last.value, calendar) ? last.value - 1 : last.value

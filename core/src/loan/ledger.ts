@@ -175,6 +175,11 @@ export class Ledger {
     return this.#sumTo('principal', number)
   }
 
+  /** Premiums with the payments up to `number`. */
+  insuranceTo(number: number): Minor {
+    return this.#sumTo('insurance', number)
+  }
+
   /** Sums by calendar year, or by year of the loan where there are no dates. */
   byYear(): LedgerYear[] {
     const years: LedgerYear[] = []

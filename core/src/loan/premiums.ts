@@ -15,7 +15,7 @@ export interface Premiums {
   premiumOf(number: number, opening: number, closing: number): Minor
 }
 
-const none: Premiums = { premiumOf: () => ZERO }
+export const NO_PREMIUMS: Premiums = { premiumOf: () => ZERO }
 
 /**
  * Premiums with each payment. The last goes with the first payment that leaves at most the limit's share of the
@@ -23,11 +23,11 @@ const none: Premiums = { premiumOf: () => ZERO }
  */
 export function createPremiums({ insurance, principal, frequency }: CheckedTerms, borrowed: Minor): Premiums {
   const percent = insurance?.yearlyPercent
-  if (!insurance || !percent || percent.isZero()) return none
+  if (!insurance || !percent || percent.isZero()) return NO_PREMIUMS
   const { perYear } = factsOf(frequency)
   const { untilLoanToValue, value, untilPayment, base } = insurance
   const limit = untilLoanToValue ? untilLoanToValue.times(value).div(100).floor().toNumber() : -1
-  if (borrowed <= limit) return none
+  if (borrowed <= limit) return NO_PREMIUMS
   const premiumOn = (amount: number) => roundDecimal(percent.times(amount).div(100 * perYear))
   let premium = premiumOn(principal)
   let ended = false

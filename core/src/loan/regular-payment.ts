@@ -8,7 +8,7 @@ import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'
 import { paymentsIn, type CheckedTerms } from './check-terms'
 import { interestOf } from './interest'
-import { levelPayment, levelPaymentExact } from './level-payment'
+import { levelPayment, levelPaymentExact, type LevelPaymentTerms } from './level-payment'
 import { longestPeriodRate, nominalRate, ratesOf } from './period-rates'
 
 /** What is paid regularly on a balance from some payment on. */
@@ -45,10 +45,18 @@ function levelOver(terms: CheckedTerms, balance: Minor, payments: number, before
     return accept({ payment: paymentByDays(terms, balance, payments, before), lastNumber })
   const asked = { principal: balance, rate: nominalRate(annualRate, terms), payments, balloon, due }
   // A balloon worth as much today as the loan itself leaves nothing to pay.
-  if (balloon > 0 && levelPaymentExact(asked).lessThanOrEqualTo(0)) {
+  if (balloon > 0 && leavesNothingToPay(asked)) {
     return refuse('BALLOON_TOO_LARGE', 'balloon', { balloon })
   }
   return accept({ payment: levelPayment(asked, paymentRounding), lastNumber })
+}
+
+/** Whether the balloon's present value reaches the loan; the float decides unless it is close. */
+function leavesNothingToPay(asked: LevelPaymentTerms): boolean {
+  const { principal, rate, payments, balloon = 0 } = asked
+  const present = balloon * Math.exp(-payments * Math.log1p(rate.asNumber))
+  if (principal - present > principal * 1e-6) return false
+  return levelPaymentExact(asked).lessThanOrEqualTo(0)
 }
 
 /** The level payment when each period has its own days: balance ÷ sum of discount factors. */

@@ -12,7 +12,9 @@ export const isPlainDecimal = (text: string): boolean => PLAIN_DECIMAL.test(text
 
 /** Reads percent a year ("4.64" is 4.64 %). Refuses what is not a plain decimal, negative or above 1,000 %. */
 export function readRate(annualRate: string | Decimal, field: string): Checked<Decimal> {
-  if (typeof annualRate === 'string' && !isPlainDecimal(annualRate)) return refuse('RATE_UNREADABLE', field)
+  if (typeof annualRate === 'string' ? !isPlainDecimal(annualRate) : !Decimal.isDecimal(annualRate)) {
+    return refuse('RATE_UNREADABLE', field)
+  }
   const rate = new Decimal(annualRate)
   if (!rate.isFinite()) return refuse('RATE_UNREADABLE', field)
   if (rate.isNegative() && !rate.isZero()) return refuse('RATE_NEGATIVE', field)

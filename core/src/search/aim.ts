@@ -11,7 +11,7 @@ import { amountFor } from '../loan/closed-forms'
 import type { Ledger } from '../loan/ledger'
 import { levelPayment } from '../loan/level-payment'
 import { nominalRate } from '../loan/period-rates'
-import { readAmount } from '../loan/read-amount'
+import { isObject, readAmount } from '../money/read-amount'
 import type { LoanTerms } from '../loan/terms'
 import { greatestWhole, leastWhole, rateWhereZero } from './bisect'
 
@@ -121,6 +121,7 @@ function findPrice(terms: Unknown<'principal'>, payment: number, down: DownPayme
   const amount = findAmount(terms, payment)
   if (!amount.ok) return amount
   const exactAmount = amount.exact ?? new Decimal(amount.value)
+  if (!isObject(down)) return refuse('OPTION_UNKNOWN', 'down')
   if ('amount' in down) {
     const paid = readAmount(down.amount, 'down.amount', 'zero allowed')
     if (!paid.ok) return paid
@@ -223,10 +224,11 @@ function findBalloon(terms: LoanTerms, payment: number): AimAnswer | Refusal {
   if (!checked.ok) return checked
   const principal = readAmount(terms.principal, 'principal')
   if (!principal.ok) return principal
-  const paymentWith = (balloon: number): number => {
-    const ledger = amortize({ ...terms, principal: principal.value, balloon })
-    return ledger.ok ? ledger.payment : 0
-  }
+  const { annualRate, payments, due, paymentRounding } = checked.value
+  if (due === 'start') return refuse('BALLOON_WITH_PAYMENT_AT_START', 'balloon')
+  const rate = nominalRate(annualRate, checked.value)
+  const paymentWith = (balloon: number): number =>
+    levelPayment({ principal: principal.value, rate, payments, balloon }, paymentRounding)
   const value = leastWhole(0, principal.value - 1, (balloon) => paymentWith(balloon) <= payment)
   if (value === undefined) {
     return refuse('NO_ANSWER', 'payment', { reason: 'TOO_SMALL', least: paymentWith(principal.value - 1) })

@@ -1,5 +1,5 @@
-import type { Minor } from '../money/minor'
-import { LARGEST_AMOUNT, minor } from '../money/minor'
+import type { Minor } from './minor'
+import { LARGEST_AMOUNT, minor } from './minor'
 import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'
 
@@ -18,3 +18,7 @@ export function readCount(count: unknown, field: string, least: number, most: nu
   if (count < least || count > most) return refuse('OUT_OF_RANGE', field, { least, most })
   return accept(count === 0 ? 0 : count)
 }
+
+/** Whether something from outside is an object at all, so that its fields can be asked for. */
+export const isObject = (value: unknown): value is object =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)

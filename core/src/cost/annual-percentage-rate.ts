@@ -1,4 +1,6 @@
 import { addMonths, daysBetween, isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
+import { isObject } from '../money/read-amount'
+import { LARGEST_AMOUNT } from '../money/minor'
 import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'
 import { rateWhereZero } from '../search/bisect'
@@ -38,8 +40,16 @@ export function annualPercentageRate(
   return found(rate, (i) => 100 * unitPeriodsPerYear * i)
 }
 
+const isStep = (months: number) => Number.isInteger(months) && months >= 0 && months <= 1200
+
 const isTimed = ({ amount, count, after }: TimedAmounts) =>
   Number.isFinite(amount) &&
+  Math.abs(amount) <= LARGEST_AMOUNT &&
+  isObject(after) &&
+  isObject(after.rest) &&
+  Number.isFinite(after.rest.numerator) &&
+  after.rest.numerator >= 0 &&
+  after.whole <= MOST_AMOUNTS &&
   Number.isInteger(count) &&
   count >= 1 &&
   count <= MOST_AMOUNTS &&
@@ -91,7 +101,14 @@ export function annualPercentageRateOfCharge(
     for (const [index, { amount, firstDate, count, stepMonths }] of groups.entries()) {
       const first = readIsoDate(String(firstDate))
       if (!first) return refuse('DATE_UNREADABLE', `${name}.${index}.firstDate`)
-      if (!Number.isFinite(amount) || !Number.isInteger(count) || count < 1 || count > MOST_AMOUNTS)
+      if (
+        !Number.isFinite(amount) ||
+        Math.abs(amount) > LARGEST_AMOUNT ||
+        !isStep(stepMonths) ||
+        !Number.isInteger(count) ||
+        count < 1 ||
+        count > MOST_AMOUNTS
+      )
         return refuse('NOT_A_NUMBER', `${name}.${index}`)
       for (let k = 0; k < count; k++) all[name].push({ date: addMonths(first, k * stepMonths), amount })
     }

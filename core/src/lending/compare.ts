@@ -1,0 +1,109 @@
+import { minor, type Minor } from '../money/minor'
+import { amortize } from '../loan/amortize'
+import type { Ledger } from '../loan/ledger'
+import { readAmount } from '../money/read-amount'
+import type { LoanTerms } from '../loan/terms'
+import type { Refusal } from '../refusal'
+import { refuse } from '../refusal'
+
+export interface Compared {
+  readonly ledger: Ledger
+  /** Against the first loan; minor units, and a number of payments. */
+  readonly difference: {
+    readonly payment: number
+    readonly count: number
+    readonly interest: number
+    readonly paid: number
+  }
+}
+
+/** Loans side by side, each against the first: as agreed, with an extra, at another rate, over another term. Two to eight. */
+export function compareLoans(
+  loans: readonly LoanTerms[],
+): { readonly ok: true; readonly loans: readonly Compared[] } | Refusal {
+  const ledgers = amortizeAll(loans, 2, 8)
+  if (!ledgers.ok) return ledgers
+  const [first] = ledgers.ledgers
+  if (!first) return refuse('OUT_OF_RANGE', 'loans', { least: 2, most: 8 })
+  return {
+    ok: true,
+    loans: ledgers.ledgers.map((ledger) => ({
+      ledger,
+      difference: {
+        payment: ledger.payment - first.payment,
+        count: ledger.count - first.count,
+        interest: ledger.totals.interest - first.totals.interest,
+        paid: ledger.totals.paid - first.totals.paid,
+      },
+    })),
+  }
+}
+
+/**
+ * What a loan costs until a payment: interest and premiums to then, what was added to the loan at its start (fees,
+ * premium), and fees with each payment. For programmes with a lower rate and dearer insurance, or the reverse.
+ */
+export function costUntil(
+  ledger: Ledger,
+  terms: Pick<LoanTerms, 'principal' | 'fees'>,
+  number: number,
+): Minor {
+  const added = ledger.borrowed - terms.principal
+  const fees = (terms.fees?.eachPayment ?? 0) * Math.min(number, ledger.count)
+  return minor(ledger.interestTo(number) + ledger.insuranceTo(number) + added + fees)
+}
+
+export interface Together {
+  readonly ok: true
+  readonly ledgers: readonly Ledger[]
+  readonly totals: { readonly interest: Minor; readonly paid: Minor }
+  /** Interest saved if the extra goes to this loan with each of its payments, in the order of the loans. */
+  readonly saved: readonly Minor[]
+  /** The loan an extra should go to: where it saves the most; the first of equals. */
+  readonly best: number
+}
+
+/** Several loans at once, each with its own terms: what they cost together, and which one an extra should go to. */
+export function loansTogether(loans: readonly LoanTerms[], extra: number): Together | Refusal {
+  const amount = readAmount(extra, 'extra', 'zero allowed')
+  if (!amount.ok) return amount
+  const agreed = amortizeAll(loans, 1, 20)
+  if (!agreed.ok) return agreed
+  const withExtra = amortizeAll(
+    loans.map((loan) => ({
+      ...loan,
+      extras: [...(loan.extras ?? []), { amount: extra, every: 'payment' as const }],
+    })),
+    1,
+    20,
+  )
+  if (!withExtra.ok) return withExtra
+  const saved = agreed.ledgers.map((ledger, i) =>
+    minor(ledger.totals.interest - (withExtra.ledgers[i]?.totals.interest ?? 0)),
+  )
+  const sum = (of: (ledger: Ledger) => number) =>
+    minor(agreed.ledgers.reduce((total, ledger) => total + of(ledger), 0))
+  return {
+    ok: true,
+    ledgers: agreed.ledgers,
+    totals: { interest: sum(({ totals }) => totals.interest), paid: sum(({ totals }) => totals.paid) },
+    saved,
+    best: saved.indexOf(minor(Math.max(...saved))),
+  }
+}
+
+function amortizeAll(
+  loans: readonly LoanTerms[],
+  least: number,
+  most: number,
+): { ok: true; ledgers: Ledger[] } | Refusal {
+  if (!Array.isArray(loans) || loans.length < least || loans.length > most)
+    return refuse('OUT_OF_RANGE', 'loans', { least, most })
+  const ledgers: Ledger[] = []
+  for (const [index, terms] of (loans as readonly LoanTerms[]).entries()) {
+    const ledger = amortize(terms)
+    if (!ledger.ok) return { ...ledger, field: `loans.${index}.${ledger.field}` }
+    ledgers.push(ledger)
+  }
+  return { ok: true, ledgers }
+}
