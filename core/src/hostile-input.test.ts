@@ -220,7 +220,28 @@ describe('any input at all gets a typed answer in bounded time (fixed seeds)', (
       term: { years: 100 },
       annualRate: '1000',
     })
-    expect(largest.ok).toBe(true)
+    expect(largest).toMatchObject({ ok: false, code: 'AMOUNT_TOO_LARGE' })
+    expect(core.amortize({ ...sound, principal: 1e13, frequency: 'weekly', term: { years: 100 } }).ok).toBe(
+      true,
+    )
+    const grows = { payments: 600, interest: 'addedCompound' } as const
+    expect(core.amortize({ ...sound, annualRate: '900', grace: grows })).toMatchObject({
+      code: 'AMOUNT_TOO_LARGE',
+      field: 'grace',
+    })
+    expect(
+      core.amortize({
+        ...sound,
+        annualRate: '1000',
+        principal: 1e13,
+        grace: { ...grows, interest: 'addedSimple' },
+      }),
+    ).toMatchObject({ code: 'AMOUNT_TOO_LARGE' })
+    const down = { percent: '99.999999999999' }
+    expect(core.aim({ find: 'price', terms: sound, payment: 1_000_00, down })).toMatchObject({ ok: false })
+    expect(core.equity(sound, { value: 1e13, growthPercent: '1000' }, 1200)).toMatchObject({
+      code: 'AMOUNT_TOO_LARGE',
+    })
     expect(core.amortize({ ...sound, term: { payments: 1e9 } })).toMatchObject({ code: 'TERM_TOO_LONG' })
     const never = core.amortize({ principal: 1e13, annualRate: '0', frequency: 'weekly', payment: 1 })
     expect(never).toMatchObject({ ok: false, code: 'TERM_TOO_LONG' })

@@ -1,5 +1,5 @@
 import { Decimal } from '../money/decimal'
-import { LARGEST_AMOUNT, minor, type Minor } from '../money/minor'
+import { LARGEST_AMOUNT, LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { roundDecimal } from '../money/rounding'
 import { fractionToDecimal } from '../money/fraction'
 import { readRate } from '../rates/percent'
@@ -124,6 +124,8 @@ export function incomeNeeded(price: number, household: Household): IncomeNeeded 
     housingCost.plus(debts).times(1200).div(limits.debt),
   ]
   const most = Decimal.max(byHousing, byDebt)
+  if (most.greaterThan(LARGEST_BALANCE))
+    return refuse('AMOUNT_TOO_LARGE', 'price', { largest: LARGEST_BALANCE })
   return {
     ok: true,
     annualIncome: roundDecimal(most, 'up'),

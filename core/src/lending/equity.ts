@@ -1,6 +1,5 @@
 import { Decimal } from '../money/decimal'
-import type { Minor } from '../money/minor'
-import { minor } from '../money/minor'
+import { LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { roundDecimal } from '../money/rounding'
 import { factsOf } from '../rates/frequency'
 import { isPlainDecimal } from '../rates/percent'
@@ -50,7 +49,10 @@ export function equity(
     home.growth === 'wholeYears'
       ? new Decimal(Math.floor(afterMonths / 12))
       : new Decimal(afterMonths).div(12)
-  const grown = roundDecimal(growth.pow(years).times(home.value))
+  const exactValue = growth.pow(years).times(home.value)
+  if (exactValue.greaterThan(LARGEST_BALANCE))
+    return refuse('AMOUNT_TOO_LARGE', 'growthPercent', { largest: LARGEST_BALANCE })
+  const grown = roundDecimal(exactValue)
   const payments = Math.floor((afterMonths * factsOf(terms.frequency).perYear) / 12)
   const balance = ledger.balanceAfter(payments)
   const interestPaid = ledger.interestTo(payments)

@@ -1,24 +1,19 @@
-import { minor, ZERO, type Minor } from '../money/minor'
-import { roundFraction } from '../money/fraction'
+import { LARGEST_BALANCE, minor, ZERO, type Minor } from '../money/minor'
 import { factsOf } from '../rates/frequency'
 import type { Decimal } from '../money/decimal'
 import type { Checked, Refusal } from '../refusal'
 import { accept, refuse } from '../refusal'
-import {
-  checkTerms,
-  MOST_PAYMENTS,
-  type CheckedGrace,
-  type CheckedRateChange,
-  type CheckedTerms,
-} from './check-terms'
+import { checkTerms, type CheckedTerms } from './check-terms'
 import { plannedAt } from './extras'
+import { accruedInGrace, graceDue, rowsOfGrace } from './grace'
 import { interestOf } from './interest'
 import { Ledger, type MoneyColumns } from './ledger'
 import { levelPayment } from './level-payment'
 import { nominalRate, ratesOf } from './period-rates'
 import { addedPremium, createPremiums, NO_PREMIUMS } from './premiums'
 import { regularPayment, untilRepaid, type Regular } from './regular-payment'
-import type { LoanTerms } from './terms'
+import type { CheckedRateChange } from './rate-changes'
+import { MOST_PAYMENTS, type LoanTerms } from './terms'
 
 /**
  * The full schedule of a loan, to the minor unit, as a lender's ledger keeps it: each period's interest is
@@ -39,9 +34,10 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
   const { due, balloon, interestRounding, frequency, grace, rateChanges, extras, alreadyPaid, fees } = terms
   const { perYear } = factsOf(frequency)
   const borrowed = minor(terms.principal + fees.financed + addedPremium(terms))
-  const accrued = accruedInGrace(borrowed, grace, terms)
-  const graceRows = grace && !grace.interest.startsWith('added') ? grace.payments : 0
-  const start = minor(borrowed + accrued)
+  const accrued = accruedInGrace(borrowed, grace, nominalRate(terms.annualRate, terms), interestRounding)
+  const graceRows = rowsOfGrace(grace)
+  if (!accrued.ok) return accrued
+  const start = minor(borrowed + accrued.value)
   const agreed = graceRows > 0 ? accept(IN_GRACE) : regularPayment(terms, start, 0)
   if (!agreed.ok) return agreed
   const extraAtStart = alreadyPaid === 0 ? lumpToday(terms, start) : ZERO
@@ -61,6 +57,7 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
   let row = 0
   let nextChange = 0
   let extraThisYear: number = extraAtStart
+  let paidInAll = 0
 
   while (number !== regular.lastNumber && balance > 0) {
     if (number === MOST_PAYMENTS) return refuse('TERM_TOO_LONG', 'payment', { longest: MOST_PAYMENTS })
@@ -106,6 +103,7 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
         : 0
     extraThisYear += extra
 
+    paidInAll += scheduled + extra
     columns.opening[row] = balance
     columns.payment[row] = scheduled + extra
     columns.interest[row] = interest
@@ -126,6 +124,8 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
   if (alreadyPaid > 0 && (number <= alreadyPaid || row === 0)) {
     return refuse('OUT_OF_RANGE', 'alreadyPaid', { least: 0, most: Math.max(0, number - 1) })
   }
+  if (paidInAll > LARGEST_BALANCE)
+    return refuse('AMOUNT_TOO_LARGE', 'principal', { largest: LARGEST_BALANCE })
   return new Ledger({
     payment: firstRegular,
     borrowed,
@@ -135,7 +135,7 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
     firstNumber: alreadyPaid + 1,
     count: row,
     columns: row === columns.opening.length ? columns : resized(columns, row),
-    accruedInterest: alreadyPaid === 0 ? accrued : ZERO,
+    accruedInterest: alreadyPaid === 0 ? accrued.value : ZERO,
     extraAtStart,
     fees: minor((alreadyPaid === 0 ? fees.financed : 0) + fees.eachPayment * row),
   })
@@ -167,9 +167,6 @@ function lowered(
   return { payment: levelOn(annualRate, minor(owed), lastNumber - after, terms, due), lastNumber }
 }
 
-const graceDue = (interest: number, grace: CheckedGrace | undefined) =>
-  grace?.interest === 'none' ? grace.payment : interest
-
 const levelOn = (
   annualRate: Decimal,
   principal: Minor,
@@ -192,26 +189,6 @@ function afterRateChange(
   if (keep === 'payment') return untilRepaid(terms, annualRate, balance, payment, undefined, fromPayment)
   if (lastNumber === undefined) return refuse('TERM_NEEDED', 'rateChanges', { atPayment: fromPayment })
   return accept({ payment: levelOn(annualRate, balance, lastNumber - fromPayment + 1, terms), lastNumber })
-}
-
-/** Interest of a grace time in which nothing is paid, added to the balance at its end. */
-function accruedInGrace(principal: Minor, grace: CheckedGrace | undefined, terms: CheckedTerms): Minor {
-  if (!grace || grace.payments === 0) return ZERO
-  const { interestRounding } = terms
-  const rate = nominalRate(terms.annualRate, terms)
-  if (grace.interest === 'addedCompound') {
-    let balance: number = principal
-    for (let k = 0; k < grace.payments; k++) balance += interestOf(balance, rate, interestRounding)
-    return minor(balance - principal)
-  }
-  if (grace.interest !== 'addedSimple') return ZERO
-  if (grace.rounding === 'eachPeriod')
-    return minor(interestOf(principal, rate, interestRounding) * grace.payments)
-  const { numerator, denominator } = rate.exact
-  return roundFraction(
-    { numerator: numerator * BigInt(principal) * BigInt(grace.payments), denominator },
-    interestRounding,
-  )
 }
 
 const columnNames = ['opening', 'payment', 'interest', 'principal', 'extra', 'insurance', 'closing'] as const

@@ -1,7 +1,7 @@
 import { isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
 import type { MinorDigits } from '../money/currencies'
 import type { Decimal } from '../money/decimal'
-import { ZERO, type Minor } from '../money/minor'
+import type { Minor } from '../money/minor'
 import type { Rounding } from '../money/rounding'
 import { dayCounts, type DayCount } from '../rates/day-count'
 import { factsOf, frequencies, type Frequency } from '../rates/frequency'
@@ -10,14 +10,14 @@ import type { Compounding } from '../rates/periodic-rate'
 import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'
 import { checkExtras, type PlannedExtra } from './extras'
+import { checkGrace, rowsOfGrace, type CheckedGrace } from './grace'
+import { checkInsurance, type CheckedInsurance } from './premiums'
+import { checkRateChanges, keepsPayment, type CheckedRateChange } from './rate-changes'
 import { isObject, readAmount, readCount } from '../money/read-amount'
-import type { Grace, LoanInsurance, LoanTerms, RateChange, Term } from './terms'
+import { MOST_PAYMENTS, type LoanTerms, type Term } from './terms'
 
 /** The longest term, years. */
 const LONGEST_TERM_YEARS = 100
-
-/** The most payments a ledger without a term may have; a loan that needs more is refused. */
-export const MOST_PAYMENTS = 20_000
 
 /** Terms that have been checked and filled with defaults. */
 export interface CheckedTerms {
@@ -49,17 +49,6 @@ export interface CheckedTerms {
   readonly insurance: CheckedInsurance | undefined
   readonly fees: { readonly financed: Minor; readonly eachPayment: Minor }
   readonly alreadyPaid: number
-}
-
-export type CheckedGrace = Required<Grace> & { readonly payment: Minor }
-export type CheckedRateChange = Omit<RateChange, 'annualRate'> & { readonly annualRate: Decimal }
-export interface CheckedInsurance {
-  readonly addedPercent: Decimal | undefined
-  readonly yearlyPercent: Decimal | undefined
-  readonly base: 'original' | 'balanceYearly'
-  readonly value: Minor
-  readonly untilLoanToValue: Decimal | undefined
-  readonly untilPayment: number
 }
 
 const paymentRoundings = { nearest: 'halfUp', up: 'up', down: 'down' } as const
@@ -131,7 +120,7 @@ export function checkTerms(terms: LoanTerms): Checked<CheckedTerms> {
   const isOpen = payment !== undefined ? !settleAtTerm : 'monthlyPaymentOver' in frequencies[frequency]
   const grace = checkGrace(terms.grace, LONGEST_TERM_YEARS * perYear)
   if (!grace.ok) return grace
-  const paidInGrace = grace.value && !grace.value.interest.startsWith('added') ? grace.value.payments : 0
+  const paidInGrace = rowsOfGrace(grace.value)
   // A rate change that keeps the payment moves the end, so that later payments may be named.
   const mayGoOn = isOpen || keepsPayment(terms.rateChanges)
   const most = mayGoOn || payments === undefined ? MOST_PAYMENTS : paidInGrace + payments
@@ -279,71 +268,4 @@ function refusedMix(terms: LoanTerms): readonly [string, string] | undefined {
   if (terms.grace && due === 'start') return ['grace', 'due']
   if (terms.settleAtTerm && (payment === undefined || term === undefined)) return ['settleAtTerm', 'payment']
   return undefined
-}
-
-function checkGrace(grace: Grace | undefined, most: number): Checked<CheckedGrace | undefined> {
-  if (grace === undefined) return accept(undefined)
-  if (!isObject(grace)) return refuse('OPTION_UNKNOWN', 'grace')
-  const { interest, rounding = 'once' } = grace
-  if (!['none', 'paid', 'addedSimple', 'addedCompound'].includes(interest))
-    return refuse('OPTION_UNKNOWN', 'grace.interest')
-  if (rounding !== 'once' && rounding !== 'eachPeriod') return refuse('OPTION_UNKNOWN', 'grace.rounding')
-  const payments = readCount(grace.payments, 'grace.payments', 0, most)
-  if (!payments.ok) return payments
-  const payment = readAmount(grace.payment ?? 0, 'grace.payment', 'zero allowed')
-  if (!payment.ok) return payment
-  if (payment.value > 0 && interest !== 'none')
-    return refuse('TERMS_DO_NOT_MIX', 'grace.payment', { with: 'grace.interest' })
-  return accept({ payments: payments.value, interest, payment: payment.value, rounding })
-}
-
-const keepsPayment = (changes: unknown): boolean =>
-  Array.isArray(changes) && changes.some((change: Partial<RateChange> | null) => change?.keep === 'payment')
-
-function checkRateChanges(
-  changes: readonly RateChange[],
-  most: number,
-): Checked<readonly CheckedRateChange[]> {
-  if (!Array.isArray(changes) || changes.length > 1000) return refuse('OPTION_UNKNOWN', 'rateChanges')
-  const checked: CheckedRateChange[] = []
-  for (const [index, change] of (changes as readonly RateChange[]).entries()) {
-    const field = `rateChanges.${index}`
-    if (!isObject(change)) return refuse('OPTION_UNKNOWN', field)
-    const from = readCount(change.fromPayment, `${field}.fromPayment`, 2, most)
-    if (!from.ok) return from
-    const annualRate = readRate(change.annualRate, `${field}.annualRate`)
-    if (!annualRate.ok) return annualRate
-    if (change.keep !== 'term' && change.keep !== 'payment') return refuse('OPTION_UNKNOWN', `${field}.keep`)
-    if ((checked.at(-1)?.fromPayment ?? 0) >= from.value)
-      return refuse('WINDOW_REVERSED', `${field}.fromPayment`)
-    checked.push({ fromPayment: from.value, annualRate: annualRate.value, keep: change.keep })
-  }
-  return accept(checked)
-}
-
-function checkInsurance(insurance: LoanInsurance | undefined): Checked<CheckedInsurance | undefined> {
-  if (insurance === undefined) return accept(undefined)
-  if (!isObject(insurance)) return refuse('OPTION_UNKNOWN', 'insurance')
-  const percents: Record<string, Decimal | undefined> = {}
-  for (const name of ['addedPercent', 'yearlyPercent', 'untilLoanToValue'] as const) {
-    const given = insurance[name]
-    const percent = given === undefined ? undefined : readRate(given, `insurance.${name}`)
-    if (percent && !percent.ok) return percent
-    percents[name] = percent?.value
-  }
-  const { base = 'original' } = insurance
-  if (base !== 'original' && base !== 'balanceYearly') return refuse('OPTION_UNKNOWN', 'insurance.base')
-  const value = insurance.value === undefined ? undefined : readAmount(insurance.value, 'insurance.value')
-  if (value && !value.ok) return value
-  if (percents.untilLoanToValue && !value) return refuse('NOT_A_NUMBER', 'insurance.value')
-  const until = readCount(insurance.untilPayment ?? MOST_PAYMENTS, 'insurance.untilPayment', 0, MOST_PAYMENTS)
-  if (!until.ok) return until
-  return accept({
-    addedPercent: percents.addedPercent,
-    yearlyPercent: percents.yearlyPercent,
-    untilLoanToValue: percents.untilLoanToValue,
-    base,
-    value: value?.value ?? ZERO,
-    untilPayment: until.value,
-  })
 }

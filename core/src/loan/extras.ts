@@ -1,5 +1,5 @@
 import { isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
-import { dueDate } from '../dates/due-dates'
+import { dueDate } from './due-dates'
 import { factsOf, type Frequency } from '../rates/frequency'
 import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'

@@ -1,5 +1,5 @@
 import { assert } from '../assert'
-import { dueDate } from '../dates/due-dates'
+import { dueDate } from './due-dates'
 import { isoDate, type PlainDate } from '../dates/plain-date'
 import { ZERO, type Minor } from '../money/minor'
 import { factsOf, type Frequency } from '../rates/frequency'

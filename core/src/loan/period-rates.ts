@@ -1,4 +1,4 @@
-import { dueDate } from '../dates/due-dates'
+import { dueDate } from './due-dates'
 import { addMonths, type PlainDate } from '../dates/plain-date'
 import type { Decimal } from '../money/decimal'
 import { countDays, dayCounts, rateForDays } from '../rates/day-count'

@@ -1,10 +1,31 @@
+import type { Decimal } from '../money/decimal'
 import { minor, ZERO, type Minor } from '../money/minor'
+import { isObject, readAmount, readCount } from '../money/read-amount'
 import { roundDecimal } from '../money/rounding'
-import { factsOf } from '../rates/frequency'
-import type { CheckedTerms } from './check-terms'
+import { factsOf, type Frequency } from '../rates/frequency'
+import { readRate } from '../rates/percent'
+import type { Checked } from '../refusal'
+import { accept, refuse } from '../refusal'
+import { MOST_PAYMENTS, type LoanInsurance } from './terms'
+
+export interface CheckedInsurance {
+  readonly addedPercent: Decimal | undefined
+  readonly yearlyPercent: Decimal | undefined
+  readonly base: 'original' | 'balanceYearly'
+  readonly value: Minor
+  readonly untilLoanToValue: Decimal | undefined
+  readonly untilPayment: number
+}
+
+/** What premiums are worked out from. */
+interface Insured {
+  readonly insurance: CheckedInsurance | undefined
+  readonly principal: Minor
+  readonly frequency: Frequency
+}
 
 /** The premium added to the loan, if any: percent of the amount borrowed, nearest minor unit. */
-export function addedPremium({ insurance, principal }: CheckedTerms): Minor {
+export function addedPremium({ insurance, principal }: Omit<Insured, 'frequency'>): Minor {
   const percent = insurance?.addedPercent
   return percent ? roundDecimal(percent.times(principal).div(100)) : ZERO
 }
@@ -21,7 +42,7 @@ export const NO_PREMIUMS: Premiums = { premiumOf: () => ZERO }
  * Premiums with each payment. The last goes with the first payment that leaves at most the limit's share of the
  * value owed; a loan that begins at or below it bears none.
  */
-export function createPremiums({ insurance, principal, frequency }: CheckedTerms, borrowed: Minor): Premiums {
+export function createPremiums({ insurance, principal, frequency }: Insured, borrowed: Minor): Premiums {
   const percent = insurance?.yearlyPercent
   if (!insurance || !percent || percent.isZero()) return NO_PREMIUMS
   const { perYear } = factsOf(frequency)
@@ -39,4 +60,31 @@ export function createPremiums({ insurance, principal, frequency }: CheckedTerms
       return minor(premium)
     },
   }
+}
+
+export function checkInsurance(insurance: LoanInsurance | undefined): Checked<CheckedInsurance | undefined> {
+  if (insurance === undefined) return accept(undefined)
+  if (!isObject(insurance)) return refuse('OPTION_UNKNOWN', 'insurance')
+  const percents: Record<string, Decimal | undefined> = {}
+  for (const name of ['addedPercent', 'yearlyPercent', 'untilLoanToValue'] as const) {
+    const given = insurance[name]
+    const percent = given === undefined ? undefined : readRate(given, `insurance.${name}`)
+    if (percent && !percent.ok) return percent
+    percents[name] = percent?.value
+  }
+  const { base = 'original' } = insurance
+  if (base !== 'original' && base !== 'balanceYearly') return refuse('OPTION_UNKNOWN', 'insurance.base')
+  const value = insurance.value === undefined ? undefined : readAmount(insurance.value, 'insurance.value')
+  if (value && !value.ok) return value
+  if (percents.untilLoanToValue && !value) return refuse('NOT_A_NUMBER', 'insurance.value')
+  const until = readCount(insurance.untilPayment ?? MOST_PAYMENTS, 'insurance.untilPayment', 0, MOST_PAYMENTS)
+  if (!until.ok) return until
+  return accept({
+    addedPercent: percents.addedPercent,
+    yearlyPercent: percents.yearlyPercent,
+    untilLoanToValue: percents.untilLoanToValue,
+    base,
+    value: value?.value ?? ZERO,
+    untilPayment: until.value,
+  })
 }

@@ -4,6 +4,9 @@ import type { Compounding } from '../rates/periodic-rate'
 import type { DayCount } from '../rates/day-count'
 import type { Frequency } from '../rates/frequency'
 
+/** The most payments a ledger without a term may have; a loan that needs more is refused. */
+export const MOST_PAYMENTS = 20_000
+
 /** How long the loan runs: a number of payments, or a length of time. Never one for the other. */
 export type Term = { readonly payments: number } | { readonly years: number; readonly months?: number }
 

@@ -12,4 +12,7 @@ export function minor(amount: number): Minor {
 /** The largest amount a loan may have: 10^13 minor units. */
 export const LARGEST_AMOUNT = 1e13
 
+/** The largest balance or total that is worked out; all whole numbers up to it and their sums are exact. */
+export const LARGEST_BALANCE = 4e15
+
 export const ZERO = minor(0)

@@ -134,6 +134,8 @@ function findPrice(terms: Unknown<'principal'>, payment: number, down: DownPayme
   const financed = new Decimal(100).minus(percent.value).div(100)
   const loanOf = (price: number) => price - roundDecimal(percent.value.times(price).div(100))
   const exact = exactAmount.div(financed)
+  if (exact.greaterThan(LARGEST_AMOUNT))
+    return refuse('AMOUNT_TOO_LARGE', 'payment', { largest: LARGEST_AMOUNT })
   const near = exact.floor().toNumber()
   const slack =
     Math.ceil(Math.abs(exact.toNumber()) * 1e-6) +

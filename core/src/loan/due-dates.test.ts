@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { dueDate } from './due-dates'
-import { addDays, addMonths, daysBetween, isoDate, readIsoDate, type PlainDate } from './plain-date'
+import { addDays, addMonths, daysBetween, isoDate, readIsoDate, type PlainDate } from '../dates/plain-date'
 
 const day = (text: string): PlainDate => {
   const date = readIsoDate(text)

@@ -1,7 +1,7 @@
 import type { Frequency } from '../rates/frequency'
 import { factsOf } from '../rates/frequency'
-import type { PlainDate } from './plain-date'
-import { addDays, addMonths, daysInMonth } from './plain-date'
+import type { PlainDate } from '../dates/plain-date'
+import { addDays, addMonths, daysInMonth } from '../dates/plain-date'
 
 /**
  * The date of payment `number` (1 is the first), reckoned from the first date and never from the one before,

@@ -1,0 +1,70 @@
+import { roundFraction } from '../money/fraction'
+import { LARGEST_BALANCE, minor, ZERO, type Minor } from '../money/minor'
+import { isObject, readAmount, readCount } from '../money/read-amount'
+import type { Rounding } from '../money/rounding'
+import type { PeriodicRate } from '../rates/periodic-rate'
+import type { Checked } from '../refusal'
+import { accept, refuse } from '../refusal'
+import { interestOf } from './interest'
+import type { Grace } from './terms'
+
+export type CheckedGrace = Required<Grace> & { readonly payment: Minor }
+
+/** How many rows of the ledger a grace time has: none where nothing is paid in it. */
+export const rowsOfGrace = (grace: CheckedGrace | undefined): number =>
+  grace === undefined || grace.interest.startsWith('added') ? 0 : grace.payments
+
+export function checkGrace(grace: Grace | undefined, most: number): Checked<CheckedGrace | undefined> {
+  if (grace === undefined) return accept(undefined)
+  if (!isObject(grace)) return refuse('OPTION_UNKNOWN', 'grace')
+  const { interest, rounding = 'once' } = grace
+  if (!['none', 'paid', 'addedSimple', 'addedCompound'].includes(interest))
+    return refuse('OPTION_UNKNOWN', 'grace.interest')
+  if (rounding !== 'once' && rounding !== 'eachPeriod') return refuse('OPTION_UNKNOWN', 'grace.rounding')
+  const payments = readCount(grace.payments, 'grace.payments', 0, most)
+  if (!payments.ok) return payments
+  const payment = readAmount(grace.payment ?? 0, 'grace.payment', 'zero allowed')
+  if (!payment.ok) return payment
+  if (payment.value > 0 && interest !== 'none')
+    return refuse('TERMS_DO_NOT_MIX', 'grace.payment', { with: 'grace.interest' })
+  return accept({ payments: payments.value, interest, payment: payment.value, rounding })
+}
+
+/** What a period of the grace time asks for. */
+export const graceDue = (interest: number, grace: CheckedGrace | undefined) =>
+  grace?.interest === 'none' ? grace.payment : interest
+
+/**
+ * Interest of a grace time in which nothing is paid, added to the balance at its end. Refuses a balance that grows
+ * beyond what can be kept exactly (`AMOUNT_TOO_LARGE`).
+ */
+export function accruedInGrace(
+  principal: Minor,
+  grace: CheckedGrace | undefined,
+  rate: PeriodicRate,
+  interestRounding: Rounding,
+): Checked<Minor> {
+  if (!grace || !grace.interest.startsWith('added')) return accept(ZERO)
+  const accrued = grace.interest === 'addedCompound' ? compounded() : simple()
+  if (principal + accrued > LARGEST_BALANCE)
+    return refuse('AMOUNT_TOO_LARGE', 'grace', { largest: LARGEST_BALANCE })
+  return accept(minor(accrued))
+
+  function compounded(): number {
+    let balance: number = principal
+    for (let k = 0; k < (grace?.payments ?? 0) && balance <= LARGEST_BALANCE; k++) {
+      balance += interestOf(balance, rate, interestRounding)
+    }
+    return balance - principal
+  }
+
+  function simple(): number {
+    const periods = grace?.payments ?? 0
+    if (grace?.rounding === 'eachPeriod') return interestOf(principal, rate, interestRounding) * periods
+    const { numerator, denominator } = rate.exact
+    const exact = { numerator: numerator * BigInt(principal) * BigInt(periods), denominator }
+    return exact.numerator / denominator > BigInt(LARGEST_BALANCE)
+      ? Infinity
+      : roundFraction(exact, interestRounding)
+  }
+}
