@@ -48,6 +48,7 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
   let regular: Regular =
     extraAtStart > 0 ? lowered(agreed.value, terms, annualRate, 0, start - extraAtStart) : agreed.value
   let firstRegular = regular.payment
+  let agreedEnd = regular.lastNumber
   const premiums = createPremiums(terms, borrowed)
   const hasPremiums = premiums !== NO_PREMIUMS
   const hasExtras = extras.length > 0
@@ -67,13 +68,14 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
       if (!next.ok) return next
       regular = next.value
       firstRegular = regular.payment
+      agreedEnd = regular.lastNumber
     }
     const change = rateChanges[nextChange]
     if (change !== undefined && change.fromPayment === number) {
       nextChange++
       annualRate = change.annualRate
       rateOf = ratesOf(annualRate, terms)
-      const changed = afterRateChange(regular, change, minor(balance), terms)
+      const changed = afterRateChange(regular, change, agreedEnd, minor(balance), terms)
       if (!changed.ok) return changed
       regular = changed.value
     }
@@ -179,16 +181,23 @@ const levelOn = (
     terms.paymentRounding,
   )
 
-/** From a payment on another rate holds: the payments left become level again, or the payment stays and the end opens. */
+/**
+ * From a payment on another rate holds: the payments left to the agreed end become level again, or the payment stays
+ * and the end follows from it.
+ */
 function afterRateChange(
-  { lastNumber, payment }: Regular,
+  { payment }: Regular,
   { fromPayment, annualRate, keep }: CheckedRateChange,
+  agreedEnd: number | undefined,
   balance: Minor,
   terms: CheckedTerms,
 ): Checked<Regular> {
   if (keep === 'payment') return untilRepaid(terms, annualRate, balance, payment, undefined, fromPayment)
-  if (lastNumber === undefined) return refuse('TERM_NEEDED', 'rateChanges', { atPayment: fromPayment })
-  return accept({ payment: levelOn(annualRate, balance, lastNumber - fromPayment + 1, terms), lastNumber })
+  if (agreedEnd === undefined || fromPayment > agreedEnd) {
+    return refuse('TERM_NEEDED', 'rateChanges', { atPayment: fromPayment })
+  }
+  const left = agreedEnd - fromPayment + 1
+  return accept({ payment: levelOn(annualRate, balance, left, terms), lastNumber: agreedEnd })
 }
 
 const columnNames = ['opening', 'payment', 'interest', 'principal', 'extra', 'insurance', 'closing'] as const

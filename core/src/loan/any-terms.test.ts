@@ -90,7 +90,7 @@ const anyTerms: fc.Arbitrary<LoanTerms> = fc
       let opened = open
       const rateChanges = changes.flatMap(({ step, annualRate, keep }) => {
         from += step
-        if (from > last || (opened && keep === 'term')) return []
+        if (from > last || (open && keep === 'term')) return []
         opened ||= keep === 'payment'
         return [{ fromPayment: from, annualRate, keep }]
       })

@@ -6,7 +6,7 @@ import type { Rounding } from '../money/rounding'
 import { dayCounts, type DayCount } from '../rates/day-count'
 import { factsOf, frequencies, type Frequency } from '../rates/frequency'
 import { readRate } from '../rates/percent'
-import type { Compounding } from '../rates/periodic-rate'
+import { isTimesPerYear, type Compounding } from '../rates/periodic-rate'
 import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'
 import { checkExtras, type PlannedExtra } from './extras'
@@ -178,8 +178,8 @@ export function checkTerms(terms: LoanTerms): Checked<CheckedTerms> {
 const isOneOf = <T extends object>(key: unknown, table: T): key is keyof T =>
   typeof key === 'string' && Object.hasOwn(table, key)
 
-const compoundings: readonly unknown[] = ['perPayment', 1, 2, 4, 12, 365] satisfies Compounding[]
-const isCompounding = (value: unknown): value is Compounding => compoundings.includes(value)
+const isCompounding = (value: unknown): value is Compounding =>
+  value === 'perPayment' || (typeof value === 'number' && isTimesPerYear(value))
 
 function checkAmounts(
   terms: LoanTerms,

@@ -4,7 +4,7 @@ import { factsOf, type Frequency } from '../rates/frequency'
 import type { Checked } from '../refusal'
 import { accept, refuse } from '../refusal'
 import { isObject, readAmount, readCount } from '../money/read-amount'
-import type { Extra, When } from './terms'
+import { MOST_PAYMENTS, type Extra, type When } from './terms'
 
 /** Where a payment of the loan falls in time. */
 export interface Calendar {
@@ -51,9 +51,11 @@ function checkExtra(extra: Extra, field: string, calendar: Calendar): Checked<Pl
         ? readCount(at ?? 1, `${field}.at`, 1, perYear)
         : readWhen(at ?? 0, `${field}.at`, calendar, 0)
   if (!which.ok) return which
-  const first = readWhen(from, `${field}.from`, calendar, 0)
+  // A window may reach past the end of the loan: what is planned after it is repaid is not paid.
+  const window = { ...calendar, most: MOST_PAYMENTS }
+  const first = readWhen(from, `${field}.from`, window, 0)
   if (!first.ok) return first
-  const last = until === undefined ? accept(Infinity) : readWhen(until, `${field}.until`, calendar, 0)
+  const last = until === undefined ? accept(Infinity) : readWhen(until, `${field}.until`, window, 0)
   if (!last.ok) return last
   // A date between two payments is the next one for a beginning, and the one before for an end.
   const end = typeof until === 'string' && !fallsOn(until, last.value, calendar) ? last.value - 1 : last.value

@@ -14,8 +14,8 @@ export interface PeriodicRate {
   readonly exact: Fraction
 }
 
-/** How often a quoted yearly rate compounds: with every payment, or this many times a year. */
-export type Compounding = 'perPayment' | 1 | 2 | 4 | 12 | 365
+/** How often a quoted yearly rate compounds: with every payment, or so many times a year (1 to 366). */
+export type Compounding = 'perPayment' | number
 
 export interface QuotedRate {
   /** Percent a year, 0 to 1,000. */
@@ -42,7 +42,7 @@ export function periodicRate({
 }
 
 const MOST_PER_YEAR = 366
-const isTimesPerYear = (n: number) => Number.isInteger(n) && n >= 1 && n <= MOST_PER_YEAR
+export const isTimesPerYear = (n: number) => Number.isInteger(n) && n >= 1 && n <= MOST_PER_YEAR
 
 /**
  * Rate per payment from a nominal yearly rate j percent, compounded m times a year, paid p times a year:

@@ -47,7 +47,7 @@ export function termsOf(input: LoanInput): LoanTerms {
     principal: minorOf(input.principal, digits),
     annualRate: input.annual_rate,
     frequency: frequencyOf[input.payments_per_year] ?? ('never' as Frequency),
-    compounding: samePeriods ? 'perPayment' : (input.compounds_per_year as 1 | 2 | 4 | 12 | 365),
+    compounding: samePeriods ? 'perPayment' : (input.compounds_per_year ?? 'perPayment'),
     minorDigits: digits,
     ...(typeof input.number_of_payments === 'number' ? { term: { payments: input.number_of_payments } } : {}),
     ...(input.payment ? { payment: minorOf(input.payment, digits) } : {}),

@@ -96,7 +96,8 @@ export function slowLedger(terms: LoanTerms): string {
         )
       : level(balance, rate.value, years * p, balloon, due)
   let payment = regularOn(owed)
-  let last = over ? Infinity : graceRows + years * p
+  const agreedEnd = graceRows + years * p
+  let last = over ? Infinity : agreedEnd
   let extraThisYear = new D(0)
   let text = ''
   for (let k = 1; owed.greaterThan(0) && k <= last; k++) {
@@ -104,8 +105,8 @@ export function slowLedger(terms: LoanTerms): string {
     const change = rateChanges.find(({ fromPayment }) => fromPayment === k)
     if (change) {
       rate = ratePer(p, String(change.annualRate), terms)
-      if (change.keep === 'term') payment = level(owed, rate.value, last - k + 1, balloon, 'end')
-      else last = Infinity
+      if (change.keep === 'term') payment = level(owed, rate.value, agreedEnd - k + 1, balloon, 'end')
+      last = change.keep === 'term' ? agreedEnd : Infinity
     }
     if (last === Infinity && k > graceRows && owed.lessThanOrEqualTo(balloon)) break
     if ((k - 1) % p === 0) extraThisYear = new D(0)
