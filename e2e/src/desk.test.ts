@@ -57,7 +57,7 @@ test('where two people changed the same thing, a person says which stays, and se
   await expectText(ines, '.note', 'Draft saved')
   await rasmus.locator('#line-homePrice').click()
   await fill(rasmus, '#homePrice-label', 'Rasmus’s label')
-  await expectText(rasmus, '.ant-modal', 'Someone else changed the same fields')
+  await expectText(rasmus, '.ant-modal', 'Ines Okafor changed the same fields')
   const offered = await textOf(rasmus, '.ant-modal')
   expect(offered).toContain('Mine: Rasmus’s label')
   expect(offered).toContain('Theirs: Ines’s label')
@@ -190,4 +190,21 @@ test('a session that ends while someone types loses nothing: after signing in ag
   await page.waitForSelector('#page-introduction')
   expect(await valueOf(page, '#page-introduction')).toBe('Typed after the session ended.')
   await expectText(page, '.note', 'Draft saved')
+})
+
+test('an approver who looks at an outdated draft is shown how it stands now, and nothing goes live', async () => {
+  const [ines, odile] = [
+    await openAs('Ines', 'Tidewater teahouse loan'),
+    await openAs('Odile', 'Tidewater teahouse loan'),
+  ]
+  await click(ines, 'Send for approval')
+  await expectText(ines, '.state', 'Waiting for approval')
+  await odile.reload({ waitUntil: 'networkidle0' })
+  await ines.locator('#line-page').click()
+  await fill(ines, '#page-title', 'Tidewater teahouse loan, corrected')
+  await expectText(ines, '.note', 'Draft saved')
+  await click(odile, 'Put edition 1 live')
+  await expectText(odile, '.ant-message', 'Someone else changed this calculator')
+  await expectText(odile, 'h1', 'Tidewater teahouse loan, corrected')
+  await expectText(odile, '.state', 'Draft')
 })

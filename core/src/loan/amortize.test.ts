@@ -227,6 +227,16 @@ test.each<[string, Partial<Record<keyof LoanTerms | 'colour', unknown>>, string,
   expect(amortize({ ...good, ...change } as LoanTerms)).toMatchObject({ ok: false, code, field })
 })
 
+test('with a term and a payment it is said which of the two governs', () => {
+  const both: LoanTerms = { ...good, payment: 2_000_00 }
+  expect(amortize(good)).toMatchObject({ governedBy: 'term', count: 300 })
+  expect(amortize(both)).toMatchObject({ governedBy: 'payment', payment: 2_000_00 })
+  const settled = amortize({ ...both, settleAtTerm: true, term: { years: 5 } })
+  if (!settled.ok) throw new Error(settled.code)
+  expect(settled).toMatchObject({ governedBy: 'term', count: 60 })
+  expect(settled.lastPayment).toBeGreaterThan(100_000_00)
+})
+
 test('a payment that never repays is refused with the least that does, and that one repays', () => {
   const terms: LoanTerms = { principal: 55_440_00, annualRate: '4.64', frequency: 'monthly', payment: 180_00 }
   const refusal = amortize(terms)

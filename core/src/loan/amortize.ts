@@ -130,6 +130,7 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
     return refuse('AMOUNT_TOO_LARGE', 'principal', { largest: LARGEST_BALANCE })
   return new Ledger({
     payment: firstRegular,
+    governedBy: terms.payment === undefined || terms.settleAtTerm ? 'term' : 'payment',
     borrowed,
     frequency,
     firstPayment: terms.firstPayment,

@@ -65,6 +65,7 @@ export interface LedgerTotals {
 
 export interface LedgerFacts {
   readonly payment: Minor
+  readonly governedBy: 'term' | 'payment'
   /** What the loan begins with: the amount borrowed with whatever was added to it. */
   readonly borrowed: Minor
   readonly frequency: Frequency
@@ -85,6 +86,8 @@ export class Ledger {
   readonly ok = true
   /** The first regular payment (after a grace time). */
   readonly payment: Minor
+  /** Whether the term decided the payment, or a given payment the number of payments; the other did not govern. */
+  readonly governedBy: 'term' | 'payment'
   /** What the loan begins with: the amount borrowed with fees and premium added to it. */
   readonly borrowed: Minor
   /** How many payments there are, and the number of the first: 1, or the one after those already paid. */
@@ -97,6 +100,7 @@ export class Ledger {
   constructor(facts: LedgerFacts) {
     const { payment, borrowed, count, firstNumber, columns, accruedInterest, extraAtStart, fees } = facts
     this.payment = payment
+    this.governedBy = facts.governedBy
     this.borrowed = borrowed
     this.count = count
     this.firstNumber = firstNumber

@@ -104,12 +104,37 @@ function findAmount(terms: Unknown<'principal'>, payment: number): AimAnswer | R
   const exact = amountFor(payment, { rate, payments, balloon, due })
   const keeps = (principal: number) =>
     levelPayment({ principal, rate, payments, balloon, due }, paymentRounding) <= payment
+  if (isMoreThanLevel(terms)) return findAmountOnLedger(terms, payment)
   const near = Math.min(LARGEST_AMOUNT, Math.max(1, exact.floor().toNumber()))
   const slack = 2 * payments + 2
   const value = greatestWhole(Math.max(1, near - slack), Math.min(LARGEST_AMOUNT, near + slack), keeps)
   if (value === undefined) return refuse('NO_ANSWER', 'payment', { reason: 'TOO_SMALL', least: 1 })
   return answered(value, exact, amortize({ ...terms, principal: value }))
 }
+
+/** Whether the payment depends on more than a level loan on the amount: then only the ledger knows it. */
+const isMoreThanLevel = ({ grace, insurance, fees, paymentBasis }: Partial<LoanTerms>): boolean =>
+  grace !== undefined ||
+  insurance?.addedPercent !== undefined ||
+  Boolean(fees?.financed) ||
+  paymentBasis === 'exactDays'
+
+/** The greatest amount by trying ledgers over the whole range; a payment only rises with the amount. */
+function findAmountOnLedger(terms: Unknown<'principal'>, payment: number): AimAnswer | Refusal {
+  const run = (principal: number) => amortize({ ...terms, principal })
+  const smallest = run(MOST_TO_TRY)
+  if (!smallest.ok) return smallest
+  const keeps = (principal: number) => {
+    const ledger = run(principal)
+    return ledger.ok && ledger.payment <= payment
+  }
+  const value = greatestWhole(1, MOST_TO_TRY, keeps)
+  if (value === undefined) return refuse('NO_ANSWER', 'payment', { reason: 'TOO_SMALL', least: 1 })
+  return answered(value, undefined, run(value))
+}
+
+/** Up to this amount a ledger with fees and premiums stays within what can be kept exactly. */
+const MOST_TO_TRY = 1e12
 
 const answered = (
   value: number,
@@ -120,6 +145,7 @@ const answered = (
 function findPrice(terms: Unknown<'principal'>, payment: number, down: DownPayment): AimAnswer | Refusal {
   const amount = findAmount(terms, payment)
   if (!amount.ok) return amount
+  // Without a formula the amount the ledger found is all there is to go by.
   const exactAmount = amount.exact ?? new Decimal(amount.value)
   if (!isObject(down)) return refuse('OPTION_UNKNOWN', 'down')
   if ('amount' in down) {
@@ -168,6 +194,8 @@ function findDownPayment(terms: Unknown<'principal'>, payment: number, price: nu
 }
 
 function findRate(terms: Unknown<'annualRate'>, payment: number): AimAnswer | Refusal {
+  if (isMoreThanLevel(terms))
+    return refuse('TERMS_DO_NOT_MIX', 'find', { with: 'grace, added insurance, fees, exactDays' })
   const checked = levelTerms({ ...terms, annualRate: '0' }, payment)
   if (!checked.ok) return checked
   const principal = readAmount(terms.principal, 'principal')
@@ -228,6 +256,8 @@ function findBalloon(terms: LoanTerms, payment: number): AimAnswer | Refusal {
   if (!principal.ok) return principal
   const { annualRate, payments, due, paymentRounding } = checked.value
   if (due === 'start') return refuse('BALLOON_WITH_PAYMENT_AT_START', 'balloon')
+  if (isMoreThanLevel(terms))
+    return refuse('TERMS_DO_NOT_MIX', 'find', { with: 'grace, added insurance, fees, exactDays' })
   const rate = nominalRate(annualRate, checked.value)
   const paymentWith = (balloon: number): number =>
     levelPayment({ principal: principal.value, rate, payments, balloon }, paymentRounding)

@@ -205,6 +205,24 @@ describe('aims hold on the ledger, one step to either side (seed 5)', () => {
     )
   })
 
+  test('with fees, an added premium or a grace time the ledger alone decides', () => {
+    const terms: Omit<LoanTerms, 'principal'> = {
+      annualRate: '5',
+      frequency: 'monthly',
+      term: { years: 10 },
+      fees: { financed: 1_000_00 },
+      insurance: { addedPercent: '2.5' },
+      grace: { payments: 6, interest: 'addedCompound' },
+    }
+    const answer = aim({ find: 'amount', terms, payment: 1_000_00 })
+    if (!answer.ok) throw new Error(answer.code)
+    expect(paymentOf({ ...terms, principal: answer.value })).toBeLessThanOrEqual(1_000_00)
+    expect(paymentOf({ ...terms, principal: answer.value + 1 })).toBeGreaterThan(1_000_00)
+    expect(aim({ find: 'balloon', terms: { ...terms, principal: 1_000_00 }, payment: 1 })).toMatchObject({
+      code: 'TERMS_DO_NOT_MIX',
+    })
+  })
+
   test('a down payment reaches the payment for a price, or none is needed', () => {
     const terms = { annualRate: '5', frequency: 'monthly', term: { years: 25 } } as const
     const answer = aim({ find: 'downPayment', terms, payment: 1_500_00, price: 400_000_00 })

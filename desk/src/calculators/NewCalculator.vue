@@ -98,6 +98,9 @@ label {
   background: var(--lilac);
   font-weight: 400;
 }
+.starter input {
+  accent-color: var(--plum);
+}
 .foot {
   display: flex;
   justify-content: flex-end;

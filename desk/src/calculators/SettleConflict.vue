@@ -24,7 +24,7 @@ const rows = computed(() => {
 <template>
   <Modal
     :open="rows.length > 0"
-    title="Someone else changed the same fields"
+    :title="`${draft.conflictWith} changed the same fields`"
     :closable="false"
     :mask-closable="false"
     :keyboard="false"

@@ -36,10 +36,13 @@ export const useDraft = defineStore('draft', () => {
   const saveState = ref<SaveState>({ is: 'saved', at: new Date() })
   const conflicts = shallowRef<readonly Conflict[]>([])
   const joinedFrom = ref('')
+  /** Who changed the same fields, while a conflict waits. */
+  const conflictWith = ref('')
   /** The document as the server has it: what our own changes are counted from. */
   let base: CalculatorDocument | undefined
   let theirs: CalculatorOpened | undefined
   let timer: number | undefined
+  let wanted: string | undefined
   let running: Promise<void> | undefined
 
   const compiled = computed(() => document.value && compile(document.value))
@@ -51,7 +54,10 @@ export const useDraft = defineStore('draft', () => {
 
   async function open(id: string): Promise<void> {
     close()
+    wanted = id
     const found = await request(CalculatorOpened, 'GET', `/calculators/${id}`)
+    // Another calculator was asked for meanwhile.
+    if (wanted !== id) return
     adopt(found)
     document.value = found.document
     saveState.value = { is: 'saved', at: new Date(found.lastEditedAt) }
@@ -127,10 +133,8 @@ export const useDraft = defineStore('draft', () => {
     } catch (error) {
       // Put away meanwhile: the changes are kept in this browser, and joined when it is opened again.
       if (!isStillOpen()) return
-      const current = isApiError(error, 'REVISION_STALE')
-        ? CalculatorOpened.safeParse(error.body?.current)
-        : undefined
-      if (current?.success) return join(current.data)
+      const current = staleDraft(error)
+      if (current) return join(current)
       saveState.value = { is: 'failed', sentence: sentenceOf(error) }
       saveSoon(RETRY_MS)
     }
@@ -147,6 +151,7 @@ export const useDraft = defineStore('draft', () => {
     const merged = mergeDocuments(base, document.value, found.document)
     if (merged.conflicts.length > 0) {
       theirs = found
+      conflictWith.value = found.lastEditedBy
       conflicts.value = merged.conflicts
       saveState.value = { is: 'conflict' }
       return
@@ -178,7 +183,14 @@ export const useDraft = defineStore('draft', () => {
     if (saveState.value.is === 'failed') throw new ApiError('NOT_SAVED', saveState.value.sentence)
     if (!opened.value || saveState.value.is !== 'saved')
       throw new ApiError('NOT_SAVED', 'The draft is not saved yet.')
-    adopt(await request(CalculatorOpened, 'POST', `/calculators/${opened.value.id}${path}`, body))
+    try {
+      adopt(await request(CalculatorOpened, 'POST', `/calculators/${opened.value.id}${path}`, body))
+    } catch (error) {
+      // What is on the screen is out of date: show how it stands now, and let the person look again.
+      const current = staleDraft(error)
+      if (current) await join(current)
+      throw error
+    }
   }
 
   const atRevision = () => ({ revision: opened.value?.revision ?? 0 })
@@ -191,6 +203,7 @@ export const useDraft = defineStore('draft', () => {
     saveState,
     conflicts,
     joinedFrom,
+    conflictWith,
     open,
     close,
     change,
@@ -203,3 +216,10 @@ export const useDraft = defineStore('draft', () => {
     bringBack: (number: number) => act(`/editions/${number}/live`),
   }
 })
+
+/** The draft as the server has it, in a refusal because ours was out of date. */
+function staleDraft(error: unknown): CalculatorOpened | undefined {
+  if (!isApiError(error, 'REVISION_STALE')) return undefined
+  const current = CalculatorOpened.safeParse(error.body?.current)
+  return current.success ? current.data : undefined
+}

@@ -30,7 +30,7 @@ async function copy(text: string): Promise<void> {
     <pre id="placement-snippet" tabindex="0">{{ snippet }}</pre>
     <Button type="primary" @click="copy(snippet)">Copy the snippet</Button>
     <p class="address">
-      Its own page: <a :href="address" target="_blank" rel="noopener">{{ address }}</a>
+      Its own page: <a class="link" :href="address" target="_blank" rel="noopener">{{ address }}</a>
     </p>
   </Modal>
 </template>
