@@ -1,20 +1,16 @@
 import type { Page } from 'puppeteer-core'
-import { afterAll, afterEach, beforeAll, expect, test } from 'vitest'
+import { expect, test } from 'vitest'
 import {
   click,
   eventually,
   expectText,
   fill,
   placedFrame,
-  startApplication,
+  useApplication,
   textOf,
-  type Application,
 } from './support/application'
 
-let app: Application
-beforeAll(async () => void (app = await startApplication()))
-afterEach(() => app.closePages())
-afterAll(() => app.stop())
+const app = useApplication()
 
 async function openAs(person: string, title: string): Promise<Page> {
   const page = await app.deskAs(person)

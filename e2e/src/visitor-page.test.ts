@@ -1,21 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import type { Page } from 'puppeteer-core'
-import { afterAll, afterEach, beforeAll, expect, test } from 'vitest'
-import {
-  eventually,
-  expectText,
-  fill,
-  placedFrame,
-  startApplication,
-  textOf,
-  type Application,
-} from './support/application'
+import { expect, test } from 'vitest'
+import { eventually, expectText, fill, placedFrame, useApplication, textOf } from './support/application'
 
-let app: Application
-beforeAll(async () => void (app = await startApplication()))
-afterEach(() => app.closePages())
-afterAll(() => app.stop())
+const app = useApplication()
 
 const open = (query = '', viewport = { width: 1280, height: 800 }) =>
   app.visit(`${app.address}/c/floating-home-mortgage${query}`, viewport)

@@ -1,23 +1,19 @@
-import { afterAll, afterEach, beforeAll, expect, test } from 'vitest'
+import { expect, test } from 'vitest'
 import {
   click,
   eventually,
   expectText,
   fill,
   placedFrame,
-  startApplication,
+  useApplication,
   textOf,
-  type Application,
 } from './support/application'
 import { textbookLoan } from './support/textbook-loan'
 
 /** The starter's defaults but for the amount: 25 years at 4.64 %, compounded half-yearly. */
 const monthly = { ratePercent: '4.64', compoundsPerYear: 2, paymentsPerYear: 12, payments: 300 }
 
-let app: Application
-beforeAll(async () => void (app = await startApplication()))
-afterEach(() => app.closePages())
-afterAll(() => app.stop())
+const app = useApplication()
 
 test('a calculator goes from a starter to a visitor on the lender’s page, and through a second edition', async () => {
   // The author makes it from the starter and edits a line of its tape.

@@ -8,6 +8,8 @@ import type { CalculatorSource } from './model/use-calculator'
 import '@fontsource-variable/bricolage-grotesque'
 import '@fontsource-variable/figtree'
 import './page.css'
+import './questions/questions.css'
+import './results/schedule.css'
 
 const source = shallowRef<CalculatorSource>()
 const Page = defineComponent(() => () => source.value && h(CalculatorPage, { source: source.value }))

@@ -1,3 +1,4 @@
+import { afterAll, afterEach, beforeAll } from 'vitest'
 import type { Browser, BrowserContext, Frame, Page } from 'puppeteer-core'
 import { launchChromium } from '../../../scripts/lib/chromium.mjs'
 import { scratchServer } from '../../../scripts/lib/scratch-server.mjs'
@@ -17,7 +18,7 @@ export interface Application {
 }
 
 /** The built application with demo data, and a browser to use it with. */
-export async function startApplication(): Promise<Application> {
+async function startApplication(): Promise<Application> {
   const server = await scratchServer()
   const browser: Browser = await launchChromium()
   const faults: string[] = []
@@ -62,6 +63,15 @@ export async function startApplication(): Promise<Application> {
       await server.stop()
     },
   }
+}
+
+/** The application for the tests of a file: started before the first, its pages closed after each. */
+export function useApplication(): Application {
+  const app = {} as Application
+  beforeAll(async () => void Object.assign(app, await startApplication()))
+  afterEach(() => app.closePages())
+  afterAll(() => app.stop())
+  return app
 }
 
 /** Takes all of a field and types over it, as a person would. */
