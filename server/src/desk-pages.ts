@@ -21,7 +21,7 @@ export function deskPages(deskFolder: string): Router {
   const router = Router()
   router.get('/', (_req, res) => res.redirect('/desk'))
   router.use('/desk/assets', express.static(resolve(deskFolder, 'assets'), { immutable: true, maxAge: '1y' }))
-  router.use('/desk', express.static(deskFolder, { index: false }))
+  router.use('/desk', express.static(deskFolder, { index: false, redirect: false }))
   router.get('/desk{/*path}', (_req, res) => {
     res.set({ 'cache-control': 'no-cache', 'content-security-policy': contentSecurity })
     res.sendFile('index.html', { root: deskFolder })
