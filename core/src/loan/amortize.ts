@@ -53,6 +53,15 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
   const hasPremiums = premiums !== NO_PREMIUMS
   const hasExtras = extras.length > 0
   let columns = emptyColumns(regular.lastNumber ?? 512)
+  let {
+    opening,
+    payment,
+    interest: interestColumn,
+    principal,
+    extra: extraColumn,
+    insurance,
+    closing,
+  } = columns
   let balance: number = start - extraAtStart
   let number = 0
   let row = 0
@@ -86,7 +95,18 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
       number--
       break
     }
-    if (row === columns.opening.length) columns = resized(columns, row * 2)
+    if (row === opening.length) {
+      columns = resized(columns, row * 2)
+      ;({
+        opening,
+        payment,
+        interest: interestColumn,
+        principal,
+        extra: extraColumn,
+        insurance,
+        closing,
+      } = columns)
+    }
 
     const bearsInterest = !(due === 'start' && number === 1) && !(inGrace && grace?.interest === 'none')
     const interest = bearsInterest ? interestOf(balance, rateOf(number), interestRounding) : 0
@@ -106,15 +126,15 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
     extraThisYear += extra
 
     paidInAll += scheduled + extra
-    columns.opening[row] = balance
-    columns.payment[row] = scheduled + extra
-    columns.interest[row] = interest
-    columns.principal[row] = scheduled + extra - interest
-    columns.extra[row] = extra
-    const opening = balance
+    opening[row] = balance
+    payment[row] = scheduled + extra
+    interestColumn[row] = interest
+    principal[row] = scheduled + extra - interest
+    extraColumn[row] = extra
+    const before = balance
     balance = left - extra
-    columns.closing[row] = balance
-    if (hasPremiums) columns.insurance[row] = premiums.premiumOf(number, opening, balance)
+    closing[row] = balance
+    if (hasPremiums) insurance[row] = premiums.premiumOf(number, before, balance)
     row++
     if (extra > 0 && terms.onExtra === 'lower' && !inGrace)
       regular = lowered(regular, terms, annualRate, number, balance)
@@ -137,7 +157,7 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
     anchorDay: terms.anchorDay,
     firstNumber: alreadyPaid + 1,
     count: row,
-    columns: row === columns.opening.length ? columns : resized(columns, row),
+    columns: row === opening.length ? columns : resized(columns, row),
     accruedInterest: alreadyPaid === 0 ? accrued.value : ZERO,
     extraAtStart,
     fees: minor((alreadyPaid === 0 ? fees.financed : 0) + fees.eachPayment * row),

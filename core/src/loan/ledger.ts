@@ -93,19 +93,24 @@ export class Ledger {
   /** How many payments there are, and the number of the first: 1, or the one after those already paid. */
   readonly count: number
   readonly firstNumber: number
-  readonly totals: LedgerTotals
   readonly #facts: LedgerFacts
   #columns: Columns | undefined
+  #totals: LedgerTotals | undefined
 
   constructor(facts: LedgerFacts) {
-    const { payment, borrowed, count, firstNumber, columns, accruedInterest, extraAtStart, fees } = facts
+    const { payment, borrowed, count, firstNumber } = facts
     this.payment = payment
     this.governedBy = facts.governedBy
     this.borrowed = borrowed
     this.count = count
     this.firstNumber = firstNumber
     this.#facts = facts
-    this.totals = {
+  }
+
+  /** Worked out when first asked for: a search tries many ledgers and asks few of them. */
+  get totals(): LedgerTotals {
+    const { columns, accruedInterest, extraAtStart, fees, count } = this.#facts
+    this.#totals ??= {
       interest: (sumOf(columns.interest, 0, count) + accruedInterest) as Minor,
       principal: (sumOf(columns.principal, 0, count) + extraAtStart - accruedInterest) as Minor,
       paid: (sumOf(columns.payment, 0, count) + extraAtStart) as Minor,
@@ -113,6 +118,7 @@ export class Ledger {
       insurance: sumOf(columns.insurance, 0, count),
       fees,
     }
+    return this.#totals
   }
 
   get columns(): Columns {
