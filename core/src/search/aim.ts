@@ -99,12 +99,12 @@ function levelTerms(
 function findAmount(terms: Unknown<'principal'>, payment: number): AimAnswer | Refusal {
   const checked = levelTerms(terms, payment)
   if (!checked.ok) return checked
+  if (isMoreThanLevel(terms)) return findAmountOnLedger(terms, payment)
   const { annualRate, payments, balloon, due, paymentRounding } = checked.value
   const rate = nominalRate(annualRate, checked.value)
   const exact = amountFor(payment, { rate, payments, balloon, due })
   const keeps = (principal: number) =>
     levelPayment({ principal, rate, payments, balloon, due }, paymentRounding) <= payment
-  if (isMoreThanLevel(terms)) return findAmountOnLedger(terms, payment)
   const near = Math.min(LARGEST_AMOUNT, Math.max(1, exact.floor().toNumber()))
   const slack = 2 * payments + 2
   const value = greatestWhole(Math.max(1, near - slack), Math.min(LARGEST_AMOUNT, near + slack), keeps)
@@ -122,8 +122,8 @@ const isMoreThanLevel = ({ grace, insurance, fees, paymentBasis }: Partial<LoanT
 /** The greatest amount by trying ledgers over the whole range; a payment only rises with the amount. */
 function findAmountOnLedger(terms: Unknown<'principal'>, payment: number): AimAnswer | Refusal {
   const run = (principal: number) => amortize({ ...terms, principal })
-  const smallest = run(MOST_TO_TRY)
-  if (!smallest.ok) return smallest
+  const largest = run(MOST_TO_TRY)
+  if (!largest.ok) return largest
   const keeps = (principal: number) => {
     const ledger = run(principal)
     return ledger.ok && ledger.payment <= payment

@@ -1,4 +1,4 @@
-import { DataTypes, type InferAttributes, Model, type Sequelize, Transaction } from 'sequelize'
+import { DataTypes, type InferAttributes, Model, Op, type Sequelize, Transaction } from 'sequelize'
 import { CalculatorDocument } from '@vivid/core'
 
 class CalculatorRow extends Model<InferAttributes<CalculatorRow>, NewCalculator> {
@@ -76,8 +76,8 @@ export function createCalculatorsStore(database: Sequelize) {
       return row ? plain(row) : undefined
     },
     async slugsLike(start: string): Promise<Set<string>> {
-      const found = await rows.findAll({ attributes: ['slug'] })
-      return new Set(found.map(({ slug }) => slug).filter((slug) => slug.startsWith(start)))
+      const found = await rows.findAll({ attributes: ['slug'], where: { slug: { [Op.startsWith]: start } } })
+      return new Set(found.map(({ slug }) => slug))
     },
     async add(calculator: NewCalculator): Promise<CalculatorData> {
       return plain(await rows.create(calculator))

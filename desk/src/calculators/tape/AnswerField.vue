@@ -84,19 +84,20 @@ const options = computed(() => {
         @change="(event) => emit('change', event.target.value || null)"
       />
     </template>
-    <label v-else :for="id">{{ label }}</label>
-    <Input
-      v-if="question.asks !== 'frequency'"
-      :id="id"
-      :value="text"
-      :status="problem ? 'error' : ''"
-      :placeholder="emptyMeans"
-      :aria-invalid="Boolean(problem)"
-      :aria-describedby="problem ? `${id}-problem` : undefined"
-      autocomplete="off"
-      @update:value="take"
-      @blur="leave"
-    />
+    <template v-else>
+      <label :for="id">{{ label }}</label>
+      <Input
+        :id="id"
+        :value="text"
+        :status="problem ? 'error' : ''"
+        :placeholder="emptyMeans"
+        :aria-invalid="Boolean(problem)"
+        :aria-describedby="problem ? `${id}-problem` : undefined"
+        autocomplete="off"
+        @update:value="take"
+        @blur="leave"
+      />
+    </template>
     <p v-if="problem" :id="`${id}-problem`" class="field-problem" role="alert">{{ problem }}</p>
   </div>
 </template>
