@@ -1,0 +1,137 @@
+import { Decimal } from '../../money/decimal'
+import type { Decimal as Digits } from 'decimal.js'
+import { Stopped, type Computed } from '../computed'
+import { MONEY, NUMBER, PERCENT, type Wanted } from '../unit'
+import type { Arguments, BuiltIn } from './function'
+
+const amount = { is: 'amount' } as const satisfies Wanted
+const list = { is: 'list', of: amount } as const satisfies Wanted
+
+const all = (args: Arguments) => Array.from({ length: args.count }, (_, i) => args.decimal(i))
+
+const rounded =
+  (mode: Digits.Rounding) =>
+  (args: Arguments): Computed => {
+    const to = args.has(1) ? args.decimal(1) : new Decimal(1)
+    if (to.isZero()) throw new Stopped({ code: 'DIVIDED_BY_ZERO' })
+    return args.decimal(0).div(to).toDecimalPlaces(0, mode).times(to)
+  }
+
+const roundingParameters = [
+  { name: 'value', takes: amount },
+  { name: 'to', takes: amount, optional: true },
+] as const
+
+/** Functions on amounts of one unit, and between amounts and shares. Rounding: to a multiple of `to`, in its unit. */
+export const amountFunctions: readonly BuiltIn[] = [
+  {
+    name: 'min',
+    group: 'amounts',
+    parameters: [{ name: 'values', takes: amount }],
+    many: true,
+    same: true,
+    gives: 'same',
+    work: (args) => Decimal.min(...all(args)),
+  },
+  {
+    name: 'max',
+    group: 'amounts',
+    parameters: [{ name: 'values', takes: amount }],
+    many: true,
+    same: true,
+    gives: 'same',
+    work: (args) => Decimal.max(...all(args)),
+  },
+  {
+    name: 'sum',
+    group: 'amounts',
+    parameters: [{ name: 'list', takes: list }],
+    gives: 'item',
+    work: (args) => args.decimals(0).reduce((sum, value) => sum.plus(value), new Decimal(0)),
+  },
+  {
+    name: 'mean',
+    group: 'amounts',
+    parameters: [{ name: 'list', takes: list }],
+    gives: 'item',
+    work: (args) => {
+      const values = args.decimals(0)
+      if (values.length === 0) throw new Stopped({ code: 'DIVIDED_BY_ZERO' })
+      return values.reduce((sum, value) => sum.plus(value), new Decimal(0)).div(values.length)
+    },
+  },
+  {
+    name: 'count',
+    group: 'amounts',
+    parameters: [{ name: 'list', takes: list }],
+    gives: NUMBER,
+    work: (args) => new Decimal(args.list(0).length),
+  },
+  {
+    name: 'abs',
+    group: 'amounts',
+    parameters: [{ name: 'value', takes: amount }],
+    same: true,
+    gives: 'same',
+    work: (args) => args.decimal(0).abs(),
+  },
+  {
+    name: 'round',
+    group: 'amounts',
+    parameters: roundingParameters,
+    same: true,
+    gives: 'same',
+    work: rounded(Decimal.ROUND_HALF_UP),
+  },
+  {
+    name: 'round up',
+    group: 'amounts',
+    parameters: roundingParameters,
+    same: true,
+    gives: 'same',
+    work: rounded(Decimal.ROUND_UP),
+  },
+  {
+    name: 'round down',
+    group: 'amounts',
+    parameters: roundingParameters,
+    same: true,
+    gives: 'same',
+    work: rounded(Decimal.ROUND_DOWN),
+  },
+  {
+    name: 'percent of',
+    group: 'amounts',
+    parameters: [
+      { name: 'part', takes: amount },
+      { name: 'whole', takes: amount },
+    ],
+    same: true,
+    gives: PERCENT,
+    work: (args) => {
+      if (args.decimal(1).isZero()) throw new Stopped({ code: 'DIVIDED_BY_ZERO' })
+      return args.decimal(0).times(100).div(args.decimal(1))
+    },
+  },
+  {
+    name: 'as percent',
+    group: 'amounts',
+    parameters: [{ name: 'ratio', takes: { is: 'number' } }],
+    gives: PERCENT,
+    work: (args) => args.decimal(0).times(100),
+  },
+  {
+    name: 'as money',
+    group: 'amounts',
+    parameters: [{ name: 'number', takes: { is: 'number' } }],
+    gives: MONEY,
+    work: (args, { minorDigits }) => args.decimal(0).times(10 ** minorDigits),
+  },
+  {
+    name: 'as number',
+    group: 'amounts',
+    parameters: [{ name: 'percent', takes: { is: 'percent' } }],
+    gives: NUMBER,
+    work: (args) => args.decimal(0).div(100),
+  },
+]
