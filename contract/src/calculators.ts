@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CalculatorDocument, frequencyNames, starters, type Frequency } from '@vivid/core'
+import { CalculatorDocument, frequencyNames, RateSheet, type Frequency } from '@vivid/core'
 
 /** Where a calculator stands: derived from its draft, its live edition and what was sent for approval. */
 export const calculatorStates = ['draft', 'sent', 'live', 'liveWithChanges', 'takenDown'] as const
@@ -18,12 +18,13 @@ export const EditionSummary = z.strictObject({
 })
 export type EditionSummary = z.infer<typeof EditionSummary>
 
-/** The meter on a card: the first payment of the sample visitor, taken apart. Minor units. */
+/** What a card shows of the sample visitor: the headline figure with its label, and the parts it is made of. */
 export const CardMeter = z.strictObject({
-  payment: z.int(),
-  principal: z.int(),
-  interest: z.int(),
-  frequency: z.enum(frequencyNames as [Frequency, ...Frequency[]]),
+  label: z.string(),
+  /** The figure in the calculator's own language and currency. */
+  figure: z.string(),
+  every: z.enum(frequencyNames as [Frequency, ...Frequency[]]).nullable(),
+  parts: z.array(z.strictObject({ label: z.string(), amount: z.int(), figure: z.string() })),
 })
 
 export const CalculatorCard = z.strictObject({
@@ -31,13 +32,13 @@ export const CalculatorCard = z.strictObject({
   slug: z.string(),
   title: z.string(),
   currency: CalculatorDocument.shape.currency,
-  locale: z.string(),
+  languages: z.array(z.string()),
   state: CalculatorState,
   liveEdition: z.int().nullable(),
   lastEditedBy: personName,
   lastEditedAt: timestamp,
   sampleName: z.string(),
-  /** Null while it cannot be worked out, or nothing is borrowed. */
+  /** Null while it cannot be worked out. */
   meter: CardMeter.nullable(),
 })
 export type CalculatorCard = z.infer<typeof CalculatorCard>
@@ -57,17 +58,31 @@ export const CalculatorOpened = z.strictObject({
   editions: z.array(EditionSummary),
   /** The document of the newest edition, to read the changes since against; null before the first. */
   lastPublished: CalculatorDocument.nullable(),
+  /** Made from a file: the rate sheets of the file that were already here and stay as they are. */
+  sheetsKept: z.array(z.string()).optional(),
   /** The house style an edition made now would have, as CSS custom properties. */
   style: z.record(z.templateLiteral(['--', z.string()]), z.string()),
 })
 export type CalculatorOpened = z.infer<typeof CalculatorOpened>
 
-const starterIds = starters.map(({ id }) => id) as [(typeof starters)[number]['id']]
-export const MakeCalculator = z.strictObject({
-  starter: z.enum(starterIds),
-  title: z.string().trim().min(1).max(120),
-})
+const title = z.string().trim().min(1).max(120)
+/** A new calculator: from a starter, an empty one, a copy of another, or a document that was saved to a file. */
+export const MakeCalculator = z.discriminatedUnion('from', [
+  z.strictObject({ from: z.literal('starter'), starter: z.string().max(60), title }),
+  z.strictObject({ from: z.literal('empty'), title }),
+  z.strictObject({ from: z.literal('copy'), calculator: z.uuid(), title }),
+  z.strictObject({ from: z.literal('file'), file: z.unknown(), title: title.optional() }),
+])
 export type MakeCalculator = z.infer<typeof MakeCalculator>
+
+/** A calculator saved to a file: its document and the rate sheets it looks values up in. Plain JSON. */
+export const CalculatorFile = z.strictObject({
+  format: z.literal('vivid-meter/calculator'),
+  /** Opened by `openDocument`, which brings older versions up to this one. */
+  document: z.unknown(),
+  sheets: z.array(RateSheet).max(50),
+})
+export type CalculatorFile = z.infer<typeof CalculatorFile>
 
 export const SaveDraft = z.strictObject({ revision: z.int().min(0), document: CalculatorDocument })
 export type SaveDraft = z.infer<typeof SaveDraft>

@@ -1,6 +1,7 @@
 export {
   AtRevision,
   CalculatorCard,
+  CalculatorFile,
   CalculatorOpened,
   CalculatorState,
   EditionSummary,
@@ -8,7 +9,10 @@ export {
   SaveDraft,
   calculatorStates,
 } from './calculators'
+export { calculatorJsonSchema } from './calculator-json-schema'
 export { compileSentence, compileSentenceWithPlace } from './compile-sentences'
+export { SaveSheet, SheetListed } from './rate-sheets'
+export { periodWord, unitWords, wantedWords } from './unit-words'
 export { ErrorBody, FieldProblem, errorSentence, errorTable, type ErrorCode } from './errors'
 export { may, permissions, Person, Role, roles, SessionState, SignIn, type Permission } from './people'
 export { EvaluateRequest, evaluateResponse, type EvaluateResponse } from './public'

@@ -2,13 +2,17 @@ import { z } from 'zod'
 import type { Evaluation, LedgerRow, Program, Readout, Value } from '@vivid/core'
 import type { FieldProblem } from './errors'
 import type { LiveCalculator } from './visitor'
-import { createFigures, problemWithPlace, readoutText } from './wording'
+import { figuresFor, problemWithPlace, readoutText } from './wording'
 
 /**
  * A request to work a calculator out. Each answer is checked against its question by the core, which says more
  * than a schema could; an unanswered question takes its default.
  */
-export const EvaluateRequest = z.strictObject({ answers: z.record(z.string(), z.unknown()) })
+export const EvaluateRequest = z.strictObject({
+  answers: z.record(z.string(), z.unknown()),
+  /** One of the calculator's languages; the main one where it is none of them. */
+  language: z.string().max(20).optional(),
+})
 export type EvaluateRequest = z.infer<typeof EvaluateRequest>
 
 export interface EvaluateResponse {
@@ -16,38 +20,58 @@ export interface EvaluateResponse {
   readonly currency: string
   readonly values: Readonly<Record<string, Value>>
   /** The same figures as the page shows, with its words; a schedule brings every payment. Minor units. */
-  readonly readouts: readonly (Readout & { figure: string; sentence: string; payments?: LedgerRow[] })[]
+  readonly readouts: readonly ReadoutSaid[]
   readonly problems: readonly FieldProblem[]
 }
+
+/** A readout's figures with its words in one language. */
+export type ReadoutSaid = WithoutPieces<Readout> & {
+  readonly figure: string
+  readonly sentence: string
+  readonly payments?: readonly LedgerRow[]
+}
+type WithoutPieces<R> = R extends unknown ? Omit<R, 'sentence'> : never
 
 export function evaluateResponse(
   { edition, content: { program } }: LiveCalculator,
   evaluation: Evaluation,
+  language: string,
 ): EvaluateResponse {
-  const figures = createFigures(program.locale, program.currency)
+  const figures = figuresFor(program, language)
   return {
     edition,
     currency: program.currency,
-    values: evaluation.values,
-    readouts: evaluation.readouts.map((readout) => ({
+    values: valuesForVisitors(evaluation, program),
+    readouts: evaluation.readouts.map((readout): ReadoutSaid => ({
       ...readout,
-      ...readoutText(readout, figures),
+      ...readoutText(readout, figures, program.languages[0] ?? ''),
       ...(readout.shows === 'schedule' ? { payments: paymentsOf(evaluation, readout.loan) } : {}),
     })),
-    problems: fieldProblems(evaluation, program),
+    problems: fieldProblems(evaluation, program, language),
   }
+}
+
+/** Workings stay behind the page unless the author shows them. */
+function valuesForVisitors({ values }: Evaluation, { steps }: Program): Evaluation['values'] {
+  const behind = new Set(
+    steps.flatMap(({ step }) => (step.kind === 'working' && !step.shown ? [step.id] : [])),
+  )
+  return Object.fromEntries(Object.entries(values).filter(([id]) => !behind.has(id)))
 }
 
 function paymentsOf({ ledgers }: Evaluation, loan: string): LedgerRow[] {
   const ledger = ledgers.get(loan)
-  return ledger ? Array.from({ length: ledger.count }, (_, i) => ledger.at(i + 1)) : []
+  return ledger ? Array.from({ length: ledger.count }, (_, i) => ledger.at(ledger.firstNumber + i)) : []
 }
 
-function fieldProblems({ problems }: Evaluation, program: Program): FieldProblem[] {
-  const figures = createFigures(program.locale, program.currency)
+function fieldProblems({ problems }: Evaluation, program: Program, language: string): FieldProblem[] {
+  const figures = figuresFor(program, language)
   return problems.map((problem) => ({
     code: problem.code,
-    field: problem.code === 'LOAN_REFUSED' ? problem.field : `answers.${problem.field}`,
+    field:
+      problem.code === 'LOAN_REFUSED' || problem.code === 'STEP_STOPPED'
+        ? problem.field
+        : `answers.${problem.field}`,
     sentence: problemWithPlace(problem, program, figures),
   }))
 }

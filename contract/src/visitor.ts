@@ -1,4 +1,4 @@
-import type { Answers, Program } from '@vivid/core/evaluate'
+import type { Answers, Program, RateSheet } from '@vivid/core/evaluate'
 
 /** The lender's looks, resolved once into CSS custom properties when an edition is made. */
 export type HouseStyle = Readonly<Record<`--${string}`, string>>
@@ -24,6 +24,8 @@ export interface LiveCalculator {
 export interface ServedCalculator extends LiveCalculator {
   /** ISO date */
   readonly today: string
+  /** The rate sheets the program looks values up in, as they stand. */
+  readonly sheets: readonly RateSheet[]
 }
 
 /** Messages between a framed calculator and the page around it. Each side checks origin and source. */
@@ -40,6 +42,8 @@ export type FrameMessage =
       readonly content: EditionContent
       readonly answers: Answers
       readonly today: string
+      readonly sheets: readonly RateSheet[]
+      readonly language: string
     }
 
 const kinds: readonly unknown[] = [

@@ -2,12 +2,17 @@ import {
   affordablePrice,
   aim,
   amortize,
+  CalculatorDocument,
   compile,
+  createCompiler,
+  createEvaluator,
+  emptyCalculator,
   evaluate,
   ladder,
   levelPayment,
   periodicRate,
   starters,
+  type CalculatorStep,
 } from '../src/index'
 import { slowLedger } from '../src/testing/slow-ledger'
 import type { LoanTerms } from '../src/loan/terms'
@@ -23,8 +28,42 @@ const monthly: LoanTerms = {
   firstPayment: '2026-12-25',
 }
 const weekly: LoanTerms = { ...monthly, frequency: 'weekly' }
-const { program } = compile(starters[0].make())
-const today = { year: 2026, month: 11, day: 25 }
+const mortgage = starters[0]?.make() ?? emptyCalculator()
+const { program } = compile(mortgage)
+const around = { today: { year: 2026, month: 11, day: 25 }, sheets: [] }
+
+/** A document of 200 steps: the mortgage with workings that use each other, as the desk edits it. */
+const longDocument = (rate: string): CalculatorDocument => ({
+  ...mortgage,
+  steps: [
+    ...mortgage.steps.map(
+      (step) => (step.id === 'rate' ? { ...step, default: rate } : step) as CalculatorStep,
+    ),
+    ...Array.from({ length: 200 - mortgage.steps.length }, (_, i) => ({
+      kind: 'working' as const,
+      id: `w${i}`,
+      name: `value ${i}`,
+      formula:
+        i === 0
+          ? 'home price - down payment'
+          : `if value ${i - 1} > 1000 then value ${i - 1} * 0.99 + down payment / 200 else home price`,
+      unit: 'any' as const,
+      rounding: null,
+      note: '',
+      shown: false,
+      label: {},
+    })),
+  ],
+})
+let keystroke = 0
+const compileEdited = createCompiler()
+/** What the desk does at a keystroke: check the document, compile it, evaluate it for the sample visitor. */
+function deskKeystroke(): unknown {
+  const typed = longDocument(`4.${10 + (keystroke++ % 80)}`)
+  const document = CalculatorDocument.parse(typed)
+  return createEvaluator(compileEdited(document).program)({}, around)
+}
+const remembering = createEvaluator(program)
 
 /** The least a schedule could cost: the same columns, in floats, with no rounding. */
 function bareLoop(payments: number): Float64Array {
@@ -152,10 +191,17 @@ const rows: [string, number, number | undefined, string][] = [
   ],
   [
     'a visitor’s keystroke: evaluate, 300 payments',
-    measure(() => evaluate(program, {}, today)),
+    measure(() => evaluate(program, {}, around)),
     undefined,
     '',
   ],
+  [
+    'the same, of which one answer changed',
+    measure(() => remembering({ homePrice: 400_000_00 + keystroke++ * 100 }, around)),
+    undefined,
+    '',
+  ],
+  ['the desk’s keystroke in a document of 200 steps', measure(deskKeystroke), undefined, '100 ms'],
 ]
 
 console.log(`${'what'.padEnd(48)}${'µs'.padStart(10)}${'× bare loop'.padStart(14)}   budget`)

@@ -1,9 +1,34 @@
 /** The light door: what a visitor's browser needs to work a frozen program out, without compiler, parser or Zod. */
-export { evaluate, type Evaluation } from './calculator/evaluate'
-export { shareOf } from './calculator/answers'
-export type { Answers, Program } from './calculator/program'
-export type { CalculatorStep, Question, QuestionOf, Share, TermLength } from './calculator/document'
-export type { Problem, Readout, Value } from './calculator/values'
+export { createEvaluator, evaluate, type Around, type Evaluator } from './calculator/evaluate/evaluator'
+export { shareOf } from './calculator/evaluate/answers'
+export { textIn } from './calculator/document/text-in'
+export type { Answers, Program, ProgramStep } from './calculator/program'
+export type {
+  CalculatorStep,
+  ComparisonRow,
+  ReadoutOf,
+  ReadoutStep,
+  ScheduleColumn,
+  StepOf,
+} from './calculator/document/steps'
+export type { Question, QuestionOf } from './calculator/document/questions'
+export type { Share, TermLength } from './calculator/document/shapes'
+export type { RateSheet } from './calculator/document/sheets'
+export type { RichText, RichTextBlock, RichTextRun, RichTexts, Texts } from './calculator/document/texts'
+export type {
+  AnswerKind,
+  ComparedColumn,
+  Doubt,
+  Evaluation,
+  Part,
+  Problem,
+  Readout,
+  Rung,
+  Said,
+  Value,
+} from './calculator/values'
+export type { Stop } from './formula/computed'
+export type { FigureSource, Period } from './formula/unit'
 export type { Ledger, LedgerRow, LedgerYear } from './loan/ledger'
 export type { Minor } from './money/minor'
 export { minorDigitsOf, type Currency, type MinorDigits } from './money/currencies'

@@ -1,12 +1,87 @@
-export { AnswerShape, CalculatorDocument, readoutKinds } from './calculator/document'
-export type { CalculatorStep, Question, QuestionOf, Share, TermLength } from './calculator/document'
+export { CalculatorDocument, MOST_STEPS, Proof, type Sample } from './calculator/document/document'
+export { DOCUMENT_VERSION, openDocument, type Opened } from './calculator/document/open'
+export { paragraphs } from './calculator/document/version-1'
+export { AnswerShape, type Question, type QuestionOf } from './calculator/document/questions'
+export { RateSheet, sheetFaults, type SheetFault, type SheetKey } from './calculator/document/sheets'
+export type { Share, TermLength } from './calculator/document/shapes'
+export {
+  actionNames,
+  comparisonRows,
+  scheduleColumns,
+  workingUnits,
+  type CalculatorStep,
+  type ComparisonRow,
+  type LoanOptions,
+  type ReadoutOf,
+  type ReadoutStep,
+  type ScheduleColumn,
+  type StepOf,
+} from './calculator/document/steps'
+export {
+  affordabilityTerms,
+  aimNeeds,
+  aimTerms,
+  equityTerms,
+  ladderNeeds,
+  ladderTerms,
+  loanTerms,
+  refinanceTerms,
+  type TermFacts,
+} from './calculator/document/terms'
+export { textIn } from './calculator/document/text-in'
+export { RichText, type RichTexts, type Texts } from './calculator/document/texts'
+export { askFormulas, type Asked, type AskedFormula } from './calculator/ask-formulas'
 export { changesBetween, mergeDocuments, type Change, type Conflict } from './calculator/changes'
-export { compile, type Compiled, type CompileProblem } from './calculator/compile'
-export { evaluate, type Evaluation } from './calculator/evaluate'
-export { shareOf } from './calculator/answers'
-export type { Answers, Program } from './calculator/program'
-export { starters, type Starter, type StarterId } from './calculator/starters'
-export type { Problem, Readout, Value } from './calculator/values'
+export {
+  compile,
+  createCompiler,
+  stoppingProblems,
+  type Compiled,
+  type ReadyProof,
+} from './calculator/compile/compile'
+export { isGentle, type CompileProblem } from './calculator/compile/compile-problem'
+export { formulasOf, PLACEHOLDER, wantedOfWorking, type FormulaPlace } from './calculator/compile/formulas-of'
+export { openProgram } from './calculator/compile/open-program'
+export { plainText } from './calculator/compile/text-problems'
+export { unitOfQuestion } from './calculator/compile/units-of-steps'
+export { inCurrency } from './calculator/currency'
+export { removeLanguage, renameLanguage } from './calculator/languages'
+export {
+  duplicateStep,
+  freeId,
+  freeName,
+  insertStep,
+  moveStep,
+  removeStep,
+  renameOption,
+  renameStep,
+  usersOf,
+} from './calculator/edit'
+export { shareOf } from './calculator/evaluate/answers'
+export { createEvaluator, evaluate, type Around, type Evaluator } from './calculator/evaluate/evaluator'
+export { plainOf, proofFromNow, runProofs, type ProofLine, type ProofResult } from './calculator/proofs'
+export type { Answers, Program, ProgramStep } from './calculator/program'
+export { emptyCalculator, starters, type Starter } from './calculator/starters'
+export type {
+  AnswerKind,
+  ComparedColumn,
+  Doubt,
+  Evaluation,
+  Part,
+  Problem,
+  Readout,
+  Rung,
+  Said,
+  Value,
+} from './calculator/values'
+export { checkFormula, type Scope } from './formula/check'
+export type { Stop } from './formula/computed'
+export { figuresOf } from './formula/figures'
+export { builtIns } from './formula/functions'
+export type { BuiltIn, Parameter } from './formula/functions/function'
+export type { FormulaFault, FormulaProblem } from './formula/problem'
+export { nameFault, plainName, type NamesInScope, type SyntaxNode } from './formula/syntax'
+export type { FigureSource, Period, Unit, Wanted } from './formula/unit'
 export { isoDate, readIsoDate, type PlainDate } from './dates/plain-date'
 export {
   affordablePrice,

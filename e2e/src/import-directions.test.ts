@@ -24,7 +24,7 @@ test.each([
   ['visitor/src/x.ts', '../../desk/src/api/request'],
   ['visitor/src/x.ts', '@vivid/core'],
   ['visitor/src/x.ts', '@vivid/contract'],
-  ['visitor/src/x.ts', '../../core/src/calculator/compile'],
+  ['visitor/src/x.ts', '../../core/src/calculator/compile/compile'],
   ['visitor/src/x.ts', 'ant-design-vue'],
   ['visitor/src/x.ts', 'zod'],
 ])('%s may not import %s', async (file, specifier) => {

@@ -101,7 +101,7 @@ async function publish(address: string): Promise<Record<string, unknown>> {
     address,
     'POST',
     '/api/calculators',
-    { starter: 'mortgage-payment', title: 'Lasting loan' },
+    { from: 'starter', starter: 'mortgage-payment', title: 'Lasting loan' },
     author,
   )
   const { id, revision } = body

@@ -131,7 +131,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await visitor.reload({ waitUntil: 'networkidle0' })
   expect(await textOf(await placedFrame(visitor), 'h1')).toBe('Stilt house mortgage')
   await click(author, 'Read 1 change')
-  await expectText(author, '.changes', 'TitleStilt house mortgageStilt house mortgage, new')
+  await expectText(author, '.changes', 'Stilt house mortgageStilt house mortgage, new')
   await author.locator('.ant-modal-close').click()
   await author.waitForSelector('.changes', { hidden: true })
   await click(author, 'Send for approval')

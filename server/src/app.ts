@@ -3,7 +3,7 @@ import express, { type Express, type RequestHandler } from 'express'
 import helmet from 'helmet'
 import type { Sequelize } from 'sequelize'
 import type { Logger } from 'pino'
-import type { SessionState } from '@vivid/contract'
+import { calculatorJsonSchema, type SessionState } from '@vivid/contract'
 import type { PlainDate } from '@vivid/core'
 import { createCalculatorsService } from './calculators/calculators-service'
 import { createCalculatorsStore } from './calculators/calculators-store'
@@ -20,8 +20,11 @@ import { createPeopleStore } from './people/people-store'
 import { peopleRoutes, signedIn } from './people/routes'
 import { createSessions } from './people/session'
 import { createSignIn } from './people/sign-in'
-import { announceChange, type LiveCalculators } from './public/live-calculators'
+import { announceChange, announceSheet, type LiveCalculators } from './public/live-calculators'
 import { publicRoutes } from './public/routes'
+import { createRateSheetsService } from './rate-sheets/rate-sheets-service'
+import { createRateSheetsStore } from './rate-sheets/rate-sheets-store'
+import { rateSheetRoutes } from './rate-sheets/routes'
 import { visitorPages } from './public/visitor-page'
 
 export interface AppDeps {
@@ -46,12 +49,29 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
   const people = createPeopleStore(database)
   const calculators = createCalculatorsStore(database)
   const editions = createEditionsStore(database)
-  const service = createCalculatorsService({ calculators, editions, people, today, lender })
+  const sheets = createRateSheetsStore(database)
+  const service = createCalculatorsService({
+    database,
+    calculators,
+    editions,
+    sheets,
+    people,
+    today,
+    lender,
+    announceSheet: announceSheet(database),
+  })
+  const rateSheets = createRateSheetsService({
+    database,
+    sheets,
+    calculators,
+    announce: announceSheet(database),
+  })
   const publishing = createEditionsService({
     database,
     calculators,
     service,
     editions,
+    sheets,
     announce: announceChange(database),
     today,
   })
@@ -95,6 +115,8 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
     }),
   )
   desk.use('/calculators', signedIn(people), calculatorRoutes(service), editionRoutes(publishing))
+  desk.use('/rate-sheets', signedIn(people), rateSheetRoutes(rateSheets))
+  desk.get('/schemas/calculator.json', (_req, res) => void res.json(calculatorJsonSchema()))
   app.use('/api', desk, nothingHere)
 
   app.use(deskPages(deps.deskFolder))

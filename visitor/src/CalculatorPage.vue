@@ -1,52 +1,54 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import type { Readout } from '@vivid/core/evaluate'
+import { readoutText } from '@vivid/contract/wording'
 import { useCalculator, type CalculatorSource } from './model/use-calculator'
 import QuestionField from './questions/QuestionField.vue'
-import FigureResult from './results/FigureResult.vue'
-import PaymentResult from './results/PaymentResult.vue'
-import ScheduleResult from './results/ScheduleResult.vue'
-import { words } from './words'
+import ReadoutView from './results/ReadoutView.vue'
+import RichText from './RichText.vue'
 
 const { source } = defineProps<{ source: CalculatorSource }>()
 const calculator = useCalculator(computed(() => source))
-const { program, figures, questions, evaluation, problems } = calculator
+const { program, figures, words, say, sayRich, steps, evaluation, results, problems } = calculator
 
-const results = computed(() =>
-  evaluation.value.readouts.flatMap((readout) => {
-    const step = program.value.steps.find(({ id }) => id === readout.id)
-    return step?.kind === 'readout' ? [{ readout, label: step.label, help: step.help }] : []
+/** What is asked, in the order of the tape: sections as headings, questions that are not hidden. */
+const asked = computed(() =>
+  steps.value.filter(
+    (step) => step.kind === 'section' || (step.kind === 'question' && !evaluation.value.hidden.has(step.id)),
+  ),
+)
+const readouts = computed(() =>
+  (results.value?.readouts ?? []).flatMap((readout) => {
+    const step = steps.value.find(({ id }) => id === readout.id)
+    return step?.kind === 'readout' ? [{ step, readout }] : []
   }),
 )
-const big = computed(() => results.value.filter(({ readout }) => readout.shows !== 'schedule'))
-const schedules = computed(() =>
-  results.value.flatMap(({ readout, label, help }) => {
-    const ledger = readout.shows === 'schedule' ? evaluation.value.ledgers.get(readout.loan) : undefined
-    return readout.shows === 'schedule' && ledger
-      ? [{ id: readout.id, years: readout.years, label, help, ledger }]
-      : []
-  }),
-)
-/** The payment, kept in sight above the questions where they stand before the results. */
-const payments = computed(() =>
-  problems.value.length > 0
-    ? []
-    : results.value.flatMap(({ readout, label }) =>
-        readout.shows === 'payment' ? [{ readout, label }] : [],
-      ),
-)
-const isPayment = (readout: Readout) => readout.shows === 'payment'
+const isProblem = computed(() => problems.value.length > 0 && !calculator.waits.value)
+
+/** The headline, kept in sight above the questions where they stand before the results. */
+const headline = computed(() => {
+  const found = isProblem.value
+    ? undefined
+    : readouts.value.find(({ readout }) => readout.shows === 'figure' && readout.headline)
+  if (found?.readout.shows !== 'figure') return undefined
+  const { value } = found.readout
+  return {
+    label: say(found.step.label),
+    figure: readoutText(found.readout, figures.value, program.value.languages[0] ?? '').figure,
+    often: value.unit === 'money' && value.every ? figures.value.every(value.every) : '',
+  }
+})
 
 /** While something is wrong the results keep their height, so that nothing jumps under the visitor's finger. */
 const panel = useTemplateRef<HTMLElement>('panel')
 const keptHeight = ref(0)
-watch(
-  () => problems.value.length > 0,
-  (wrong) => (keptHeight.value = wrong ? (panel.value?.offsetHeight ?? 0) : 0),
-  { flush: 'pre' },
-)
+watch(isProblem, (wrong) => (keptHeight.value = wrong ? (panel.value?.offsetHeight ?? 0) : 0), {
+  flush: 'pre',
+})
 
-const questionOf = (field: string) => questions.value.find(({ id }) => id === field)
+const labelOf = (field: string) => {
+  const step = steps.value.find(({ id }) => id === field)
+  return step?.kind === 'question' ? say(step.label) || step.name : ''
+}
 
 async function goTo(field: string): Promise<void> {
   calculator.pointOutAll()
@@ -54,30 +56,39 @@ async function goTo(field: string): Promise<void> {
   document.getElementById(`answer-${field}`)?.focus()
 }
 
-/** Enter in any field: the first one that is wrong gets the focus. */
+/** Enter in any field, or the button: the first answer that is wrong gets the focus. */
 function submit(): void {
   const [first] = problems.value
   if (first) void goTo(first.field)
+  else calculator.workOut()
 }
 </script>
 
 <template>
   <div class="calculator">
     <form class="questions" novalidate :aria-label="words.questions" @submit.prevent="submit">
-      <h1>{{ program.title }}</h1>
-      <p v-if="program.introduction" class="introduction">{{ program.introduction }}</p>
-      <p v-for="{ readout, label } in payments" :key="readout.id" class="summary">
-        {{ label }} <strong>{{ figures.money(readout.payment) }}</strong>
-        {{ figures.every(readout.frequency) }}
-      </p>
-      <QuestionField
-        v-for="question in questions"
-        :key="question.id"
-        :question="question"
-        :calculator="calculator"
+      <h1>{{ say(program.title) }}</h1>
+      <RichText
+        v-if="sayRich(program.introduction)"
+        class="introduction"
+        :text="sayRich(program.introduction)"
       />
+      <p v-if="headline" class="summary">
+        {{ headline.label }} <strong>{{ headline.figure }}</strong> {{ headline.often }}
+      </p>
+      <template v-for="step in asked" :key="step.id">
+        <h2 v-if="step.kind === 'section'" class="section">{{ say(step.label) }}</h2>
+        <QuestionField v-else-if="step.kind === 'question'" :question="step" :calculator="calculator" />
+      </template>
+      <button v-if="calculator.waits.value" type="submit" class="work-out">{{ words.workOut }}</button>
       <button type="button" class="plain" @click="calculator.startAgain">{{ words.startAgain }}</button>
-      <button type="submit" class="unseen" tabindex="-1" aria-hidden="true"></button>
+      <button
+        v-if="!calculator.waits.value"
+        type="submit"
+        class="unseen"
+        tabindex="-1"
+        aria-hidden="true"
+      ></button>
     </form>
     <div
       ref="panel"
@@ -87,40 +98,31 @@ function submit(): void {
       aria-live="polite"
       role="region"
     >
-      <div v-if="problems.length" class="not-yet">
+      <div v-if="isProblem" class="not-yet">
         <p>{{ words.notYet }}</p>
         <ul>
           <li v-for="problem in problems" :key="problem.field">
-            <button v-if="questionOf(problem.field)" type="button" class="plain" @click="goTo(problem.field)">
-              {{ questionOf(problem.field)?.label }}
+            <button type="button" class="plain" @click="goTo(problem.field)">
+              {{ labelOf(problem.field) }}
             </button>
             {{ problem.sentence }}
           </li>
         </ul>
       </div>
       <template v-else>
+        <p v-if="calculator.isOutOfDate.value" class="setback" role="status">{{ words.outOfDate }}</p>
+        <p v-for="setback in calculator.setbacks.value" :key="setback" class="setback">{{ setback }}</p>
         <div class="figures">
-          <template v-for="{ readout, label, help } in big" :key="readout.id">
-            <PaymentResult
-              v-if="isPayment(readout)"
-              :label="label"
-              :readout="readout as Extract<Readout, { shows: 'payment' }>"
-              :figures="figures"
-            />
-            <FigureResult v-else :label="label" :help="help" :readout="readout" :figures="figures" />
-          </template>
+          <ReadoutView
+            v-for="{ step, readout } in readouts"
+            :key="readout.id"
+            :step="step"
+            :readout="readout"
+            :calculator="calculator"
+          />
         </div>
-        <ScheduleResult
-          v-for="schedule in schedules"
-          :key="schedule.id"
-          :label="schedule.label"
-          :help="schedule.help"
-          :years="schedule.years"
-          :ledger="schedule.ledger"
-          :figures="figures"
-        />
       </template>
-      <p class="disclosure">{{ program.disclosure }}</p>
+      <RichText v-if="sayRich(program.disclosure)" class="disclosure" :text="sayRich(program.disclosure)" />
     </div>
   </div>
 </template>

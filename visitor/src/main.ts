@@ -10,23 +10,28 @@ import '@fontsource-variable/figtree'
 import './page.css'
 import './questions/questions.css'
 import './results/schedule.css'
+import './results/tables.css'
 
 const source = shallowRef<CalculatorSource>()
 const Page = defineComponent(() => () => source.value && h(CalculatorPage, { source: source.value }))
 
 const served = document.getElementById('calculator')?.textContent
 if (served) {
-  const { content, today } = JSON.parse(served) as ServedCalculator
-  const answers = presetAnswers(content.program, new URLSearchParams(location.search))
+  const { content, today, sheets } = JSON.parse(served) as ServedCalculator
+  const language = document.documentElement.lang
+  const answers = presetAnswers(content.program, new URLSearchParams(location.search), language)
   applyStyle(content.style)
-  source.value = { program: content.program, answers, today }
+  source.value = { program: content.program, answers, today, sheets, language }
 } else if (location.pathname === '/preview') {
-  followPreview(({ content, answers, today }) => {
+  followPreview(({ content, answers, today, sheets, language }) => {
     const same = JSON.stringify(source.value?.answers) === JSON.stringify(answers)
     applyStyle(content.style)
+    document.documentElement.lang = language
     source.value = {
       program: content.program,
       today,
+      sheets,
+      language,
       answers: same && source.value ? source.value.answers : answers,
     }
   })

@@ -1,6 +1,6 @@
 import type { Minor, MinorDigits, Question, Share } from '@vivid/core/evaluate'
 import type { Figures } from './figures'
-import { readMoney, readPercent, readShare, readTerm } from './read-answer'
+import { readDate, readMoney, readPercent, readShare, readTerm, readWholeNumber } from './read-answer'
 
 /** Which of the two a bare number means where an amount or a percentage is asked. */
 export type ShareUnit = 'money' | 'percent'
@@ -36,6 +36,13 @@ export function readTyped(
         return readShare(text, locale, minorDigits, unit)
       case 'term':
         return readTerm(text, locale)
+      case 'number':
+        return readWholeNumber(text, locale)
+      case 'date':
+        return readDate(text, question.precision)
+      case 'yesNo':
+        return text === 'yes' ? true : text === 'no' ? false : undefined
+      case 'choice':
       case 'frequency':
         return text
     }
@@ -57,6 +64,13 @@ export function textOfAnswer(question: Question, answer: unknown, figures: Figur
     }
     case 'term':
       return figures.term(answer as { years: number; months: number })
+    case 'number':
+      return figures.count(Number(answer))
+    case 'date':
+      return question.precision === 'month' ? String(answer).slice(0, 7) : String(answer)
+    case 'yesNo':
+      return answer === true ? 'yes' : 'no'
+    case 'choice':
     case 'frequency':
       return String(answer)
   }

@@ -1,10 +1,15 @@
-import type { Currency, Frequency, TermLength, Value } from '@vivid/core/evaluate'
-import { minorDigitsOf } from '@vivid/core/evaluate'
+import type { Currency, Frequency, Period, Program, TermLength, Value } from '@vivid/core/evaluate'
+import { minorDigitsOf, textIn } from '@vivid/core/evaluate'
+import { counted, languageOf } from './languages'
+import type { Language } from './languages/language'
 
 /** Puts figures into a locale's digits and words. Amounts are minor units of its currency. */
 export interface Figures {
   readonly locale: string
   readonly currency: Currency
+  /** Minor digits of the currency. */
+  readonly digits: number
+  readonly words: Language
   /** "$1,118.20" */
   money(minor: number): string
   /** "$412,600", and "$412,600.50" only where there are cents */
@@ -15,75 +20,123 @@ export interface Figures {
   term(length: TermLength): string
   /** "1,300" */
   count(n: number): string
+  /** A plain decimal of any size: "0.3867" */
+  number(plain: string): string
   /** "25 November 2051" in the locale's order */
   date(iso: string): string
   /** "November 2051" */
   month(iso: string): string
   /** "every two weeks" */
   every(frequency: Frequency): string
+  /** "a month" */
+  per(period: Period): string
+  /** The label of an option of a choice. */
+  option(question: string, name: string): string
   /** Any value, as short as it goes without losing anything. */
   value(value: Value): string
 }
 
-const everyWords: Record<Frequency, string> = {
-  monthly: 'every month',
-  semiMonthly: 'every half-month',
-  biweekly: 'every two weeks',
-  weekly: 'every week',
-  quarterly: 'every quarter',
-  halfYearly: 'every half-year',
-  yearly: 'every year',
-  acceleratedBiweekly: 'every two weeks, accelerated',
-  acceleratedWeekly: 'every week, accelerated',
-}
+/** What figures are said for: a currency, and the questions whose options have labels. */
+export type FiguresFor = Pick<Program, 'currency' | 'steps' | 'languages'>
 
-export function createFigures(locale: string, currency: Currency): Figures {
+/** Figures of a program in one of its languages. */
+export const figuresFor = (program: FiguresFor, locale: string): Figures =>
+  createFigures(locale, program.currency, (question, name) => {
+    const step = program.steps.find((one) => one.step.id === question)?.step
+    if (step?.kind !== 'question' || step.asks !== 'choice')
+      return step?.kind === 'question' && step.asks === 'frequency'
+        ? languageOf(locale).every[name as Frequency]
+        : name
+    const option = step.options.find((one) => one.name === name)
+    return (option && textIn(option.label, locale, program.languages[0] ?? '')) || name
+  })
+
+export function createFigures(
+  locale: string,
+  currency: Currency,
+  option: (question: string, name: string) => string = (_, name) => name,
+): Figures {
   const digits = minorDigitsOf[currency]
+  const words = languageOf(locale)
   const money = (fraction: number) =>
     new Intl.NumberFormat(locale, {
       style: 'currency',
       currency,
+      currencyDisplay: 'narrowSymbol',
       minimumFractionDigits: fraction,
       maximumFractionDigits: digits,
     })
   const [full, whole] = [money(digits), money(0)]
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 12 })
   const count = new Intl.NumberFormat(locale)
+  const plain = new Intl.NumberFormat(locale, { maximumFractionDigits: 12 })
   const date = new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' })
   const month = new Intl.DateTimeFormat(locale, { year: 'numeric', month: 'long', timeZone: 'UTC' })
   const inMajor = (minor: number) => minor / 10 ** digits
+  const utc = (iso: string) => new Date(`${iso}T00:00:00Z`)
 
   const figures: Figures = {
     locale,
     currency,
+    digits,
+    words,
     money: (minor) => full.format(inMajor(minor)),
     moneyShort: (minor) => (minor % 10 ** digits === 0 ? whole : full).format(inMajor(minor)),
-    percent: (plain) => percent.format(`${plain}e-2` as unknown as number),
-    term: ({ years, months }) =>
-      [counted(years, 'year'), counted(months, 'month')].filter(Boolean).join(' ') || '0 months',
+    percent: (text) => percent.format(`${text}e-2` as unknown as number),
+    term: ({ years, months }) => {
+      const parts = [
+        years === 0 ? '' : counted(years, words.years, locale),
+        months === 0 ? '' : counted(months, words.months, locale),
+      ]
+      return parts.filter(Boolean).join(' ') || counted(0, words.months, locale)
+    },
     count: (n) => count.format(n),
-    date: (iso) => date.format(new Date(`${iso}T00:00:00Z`)),
-    month: (iso) => month.format(new Date(`${iso}T00:00:00Z`)),
-    every: (frequency) => everyWords[frequency],
+    number: (text) => plain.format(text as unknown as number),
+    date: (iso) => date.format(utc(iso)),
+    month: (iso) => month.format(utc(iso)),
+    every: (frequency) => words.every[frequency],
+    per: (period) => words.per[period],
+    option,
     value: (value) => {
       switch (value.unit) {
         case 'money':
           return figures.moneyShort(value.money)
         case 'percent':
-          return figures.percent(value.percent)
+          return figures.percent(rounded(value.percent, 4))
         case 'share':
           return `${figures.percent(value.percent)} · ${figures.moneyShort(value.money)}`
+        case 'number':
+          return figures.number(rounded(value.number, 6))
+        case 'count':
+          return figures.number(value.count)
         case 'term':
           return figures.term(value)
+        case 'date':
+          return figures.date(value.date)
+        case 'yesNo':
+          return value.yes ? words.yes : words.no
+        case 'text':
+          return value.option === undefined ? value.text : option(value.option, value.text)
         case 'frequency':
           return figures.every(value.frequency)
+        case 'list':
+          return value.items.map(figures.value).join(' · ')
         case 'loan':
           return figures.moneyShort(value.principal)
+        case 'figures':
+          return value.main ? figures.value(value.main) : '–'
       }
     },
   }
   return figures
 }
 
-export const counted = (n: number, word: string): string =>
-  n === 0 ? '' : `${n} ${word}${n === 1 ? '' : 's'}`
+/** A plain decimal cut to so many places, for reading; exact figures are rounded in the core. */
+function rounded(plain: string, places: number): string {
+  const [, part = ''] = plain.split('.')
+  return part.length <= places
+    ? plain
+    : Number(plain)
+        .toFixed(places)
+        .replace(/\.?0+$/, '')
+}

@@ -1,4 +1,5 @@
-import type { Minor, MinorDigits, Share, TermLength } from '@vivid/core/evaluate'
+import { readIsoDate, type Minor, type MinorDigits, type Share, type TermLength } from '@vivid/core/evaluate'
+import { languageOf } from './languages'
 import { readNumber } from './read-number'
 
 /** An amount as typed, in whole minor units; undefined where it is no amount or has more decimals than the currency. */
@@ -41,14 +42,14 @@ export function readTerm(typed: string, locale: string): TermLength | undefined 
     ...typed
       .trim()
       .toLowerCase()
-      .matchAll(/([\d.,]+)\s*([a-z]*)[\s,]*(?:and\s+)?/g),
+      .matchAll(/([\d.,]+)\s*([\p{L}]*)[\s,]*(?:(?:and|et)\s+)?/gu),
   ]
   if (parts.length === 0 || parts.map(([all]) => all).join('') !== typed.trim().toLowerCase())
     return undefined
   let months = 0
   for (const [index, [, number = '', unit = '']] of parts.entries()) {
     const plain = readNumber(number, locale)
-    const monthsEach = monthsIn(unit || (index === 0 ? 'y' : 'm'))
+    const monthsEach = unit === '' ? (index === 0 ? 12 : 1) : monthsIn(unit, locale)
     if (plain === undefined || monthsEach === undefined) return undefined
     months += Number(plain) * monthsEach
   }
@@ -56,7 +57,22 @@ export function readTerm(typed: string, locale: string): TermLength | undefined 
   return { years: Math.floor(months / 12), months: months % 12 }
 }
 
-function monthsIn(unit: string): number | undefined {
-  if (/^y(ears?|rs?)?$/.test(unit)) return 12
-  return /^m(onths?|os?|ths?)?$/.test(unit) ? 1 : undefined
+/** English words are read in every language; so are the language's own. */
+function monthsIn(unit: string, locale: string): number | undefined {
+  const languages = [languageOf(locale), languageOf('en')]
+  if (languages.some(({ typedYears }) => typedYears.test(unit))) return 12
+  return languages.some(({ typedMonths }) => typedMonths.test(unit)) ? 1 : undefined
+}
+
+/** A whole number as typed, grouped in any way. */
+export function readWholeNumber(typed: string, locale: string): number | undefined {
+  const plain = readNumber(typed, locale)
+  return plain !== undefined && /^-?\d{1,10}$/.test(plain) ? Number(plain) : undefined
+}
+
+/** A day or a month as the browser's own field gives it: "2026-11-25", "2026-11"; a month is its first day. */
+export function readDate(typed: string, precision: 'day' | 'month'): string | undefined {
+  const text = typed.trim()
+  const iso = precision === 'month' && /^\d{4}-\d{2}$/.test(text) ? `${text}-01` : text
+  return readIsoDate(iso) ? iso : undefined
 }

@@ -1,4 +1,4 @@
-import type { Readout } from '@vivid/core/evaluate'
+import type { Readout, Said } from '@vivid/core/evaluate'
 import type { Figures } from './figures'
 
 /** A result as the visitor reads it: a large figure and a plain sentence that says what it means. */
@@ -7,41 +7,52 @@ export interface ReadoutText {
   readonly sentence: string
 }
 
-const NOTHING_TO_BORROW = 'There is nothing to borrow: your down payment covers the whole price.'
-
-type Texts = { [S in Readout['shows']]: (readout: Extract<Readout, { shows: S }>, f: Figures) => ReadoutText }
-
-const texts: Texts = {
-  payment: ({ payment, frequency, first, count, last }, f) => ({
-    figure: f.money(payment),
-    sentence:
-      count === 0
-        ? NOTHING_TO_BORROW
-        : count === 1
-          ? `One payment of ${f.money(last)} repays it all: ${f.money(first.principal)} borrowed and ${f.money(first.interest)} interest.`
-          : `${f.count(count)} payments, one ${f.every(frequency)}, the last of ${f.money(last)}. The first takes ${f.money(first.principal)} off the loan; ${f.money(first.interest)} of it is interest.`,
-  }),
-  totalInterest: ({ interest, paid, principal }, f) => ({
-    figure: f.money(interest),
-    sentence:
-      principal === 0
-        ? NOTHING_TO_BORROW
-        : `Borrowing ${f.money(principal)} would mean paying back ${f.money(paid)} in all.`,
-  }),
-  endDate: ({ endsOn, count }, f) => ({
-    figure: endsOn ? f.month(endsOn) : 'Today',
-    sentence: endsOn
-      ? `The ${count === 1 ? 'only' : 'last'} payment would fall on ${f.date(endsOn)}${count === 1 ? '' : `, after ${f.count(count)} payments`}.`
-      : NOTHING_TO_BORROW,
-  }),
-  schedule: ({ years }, f) => ({
-    figure: `${f.count(years.at(-1)?.to ?? 0)} ${years.at(-1)?.to === 1 ? 'payment' : 'payments'}`,
-    sentence:
-      years.length === 0
-        ? NOTHING_TO_BORROW
-        : 'What each year takes off the loan, and what it costs in interest.',
-  }),
+/** A sentence in the figures' language, or in the main one where it has not been translated. */
+export function sentenceText(said: Said, figures: Figures, main: string): string {
+  const pieces = said[figures.locale]?.length ? said[figures.locale] : said[main]
+  return (pieces ?? [])
+    .map((piece) =>
+      typeof piece === 'string'
+        ? piece
+        : piece.unit === 'money'
+          ? figures.money(piece.money)
+          : figures.value(piece),
+    )
+    .join('')
 }
 
-export const readoutText = (readout: Readout, figures: Figures): ReadoutText =>
-  (texts[readout.shows] as (r: Readout, f: Figures) => ReadoutText)(readout, figures)
+/** The words of a readout: its figure and its sentence; empty where it has none. */
+export function readoutText(readout: Readout, figures: Figures, main: string): ReadoutText {
+  switch (readout.shows) {
+    case 'figure': {
+      const { value } = readout
+      const figure =
+        value.unit === 'money'
+          ? figures.money(value.money)
+          : value.unit === 'date'
+            ? figures.month(value.date)
+            : figures.value(value)
+      return { figure, sentence: sentenceText(readout.sentence, figures, main) }
+    }
+    case 'meter':
+      return {
+        figure: readout.total.unit === 'money' ? figures.money(readout.total.money) : '',
+        sentence: sentenceText(readout.sentence, figures, main),
+      }
+    case 'sentence':
+      return { figure: '', sentence: sentenceText(readout.sentence, figures, main) }
+    case 'payment':
+      return {
+        figure: figures.money(readout.row.payment),
+        sentence: readout.row.date ? figures.date(readout.row.date) : '',
+      }
+    case 'chart':
+    case 'schedule':
+    case 'ladder':
+    case 'comparison':
+    case 'explanation':
+    case 'assumptions':
+    case 'actions':
+      return { figure: '', sentence: '' }
+  }
+}

@@ -1,28 +1,28 @@
 import equal from 'fast-deep-equal'
-import type { CalculatorDocument, CalculatorStep } from './document'
+import type { CalculatorDocument } from './document/document'
 
-/** One field in which two documents differ. `step` is undefined for the document's own fields. */
+/**
+ * One field in which two documents differ: `label.fr-CA` of a step, `title.en-CA` or the order of the steps of the
+ * document, a field of a sample visitor or a proof.
+ */
 export interface Change {
-  readonly step: string | undefined
+  readonly of: 'document' | 'step' | 'sample' | 'proof'
+  /** Identifies the step, the sample visitor or the proof; undefined for the document's own fields. */
+  readonly id: string | undefined
   readonly field: string
   readonly before: unknown
   readonly after: unknown
 }
 
 /** One field that two people changed differently since they both had `before`. */
-export interface Conflict {
+export interface Conflict extends Omit<Change, 'after'> {
   readonly key: string
-  readonly step: string | undefined
-  readonly field: string
-  readonly before: unknown
   readonly mine: unknown
   readonly theirs: unknown
 }
 
-/** The fields of a document laid flat: `title`, `steps/homePrice/label`, `sample/answers/rate`, and the order of steps. */
+/** The fields of a document laid flat: `document//title/en-CA`, `step/homePrice/label/en-CA`, `document//steps` for their order. */
 type Flat = Map<string, unknown>
-
-const STEP_ORDER = 'order'
 
 /** Which fields differ between two documents, in the order of the later one. */
 export function changesBetween(before: CalculatorDocument, after: CalculatorDocument): Change[] {
@@ -49,6 +49,7 @@ export function mergeDocuments(
     const [before, my, their] = [b.get(key), m.get(key), t.get(key)]
     if (equal(my, their) || equal(their, before)) merged.set(key, my)
     else if (equal(my, before)) merged.set(key, their)
+    else if (isList(key)) merged.set(key, joinedOrder(before, my, their))
     else {
       const conflict = { key, ...placeOf(key), before, mine: my, theirs: their }
       conflicts.push(conflict)
@@ -58,44 +59,101 @@ export function mergeDocuments(
   return { document: rebuild(merged), conflicts }
 }
 
-const keysOf = (first: Flat, second: Flat) => [...new Set([...first.keys(), ...second.keys()])]
+const isList = (key: string) =>
+  key.split('/').length === 3 && key.startsWith('document//') && key.slice(10) in LISTS
 
-function placeOf(key: string): { step: string | undefined; field: string } {
-  const [root, step, field] = key.split('/')
-  if (root === 'steps') return { step, field: field ?? '' }
-  return { step: root === 'sample' ? field : undefined, field: root ?? '' }
+/**
+ * The order of steps (or samples, or proofs) where both changed it: mine, with what they added where they put it,
+ * without what they removed.
+ */
+function joinedOrder(before: unknown, mine: unknown, theirs: unknown): string[] {
+  const [base, my, their] = [before, mine, theirs].map((list) => (list ?? []) as string[]) as [
+    string[],
+    string[],
+    string[],
+  ]
+  const joined = my.filter((id) => their.includes(id) || !base.includes(id))
+  for (const [index, id] of their.entries()) {
+    if (base.includes(id) || joined.includes(id)) continue
+    const after = their
+      .slice(0, index)
+      .reverse()
+      .find((one) => joined.includes(one))
+    joined.splice(after === undefined ? 0 : joined.indexOf(after) + 1, 0, id)
+  }
+  return joined
 }
 
-function flatten({ steps, sample, ...own }: CalculatorDocument): Flat {
-  const flat: Flat = new Map(Object.entries(own))
-  flat.set(
-    STEP_ORDER,
-    steps.map((step) => step.id),
-  )
-  for (const step of steps)
-    for (const [field, value] of Object.entries(step)) flat.set(`steps/${step.id}/${field}`, value)
-  flat.set('sample/name', sample.name)
-  for (const [id, answer] of Object.entries(sample.answers)) flat.set(`sample/answers/${id}`, answer)
+const keysOf = (first: Flat, second: Flat) => [...new Set([...first.keys(), ...second.keys()])]
+
+function placeOf(key: string): Pick<Change, 'of' | 'id' | 'field'> {
+  const [of, id, ...fields] = key.split('/')
+  return { of: of as Change['of'], id: id || undefined, field: fields.join('.') }
+}
+
+/** Fields whose entries are changed one by one: texts by language, terms and keys by name, answers by question. */
+const SPLIT = new Set([
+  'title',
+  'introduction',
+  'disclosure',
+  'label',
+  'help',
+  'sentence',
+  'text',
+  'terms',
+  'keys',
+  'options',
+  'answers',
+])
+
+const LISTS = { steps: 'step', samples: 'sample', proofs: 'proof' } as const
+type ListName = keyof typeof LISTS
+
+function flatten(document: CalculatorDocument): Flat {
+  const flat: Flat = new Map()
+  for (const [field, value] of Object.entries(document)) {
+    if (!(field in LISTS)) lay(flat, `document//${field}`, value, SPLIT.has(field))
+  }
+  for (const [list, of] of Object.entries(LISTS) as [ListName, string][]) {
+    const items: readonly { id: string }[] = document[list]
+    flat.set(
+      `document//${list}`,
+      items.map(({ id }) => id),
+    )
+    for (const item of items)
+      for (const [field, value] of Object.entries(item))
+        lay(flat, `${of}/${item.id}/${field}`, value, SPLIT.has(field) && isPlainRecord(value))
+  }
   return flat
 }
 
+const isPlainRecord = (value: unknown) => typeof value === 'object' && value !== null && !Array.isArray(value)
+
+function lay(flat: Flat, key: string, value: unknown, split: boolean): void {
+  if (!split) {
+    flat.set(key, value)
+    return
+  }
+  // An empty record is there too: it is what tells "no entries" from "no such field".
+  flat.set(key, RECORD)
+  for (const [name, entry] of Object.entries(value as object)) flat.set(`${key}/${name}`, entry)
+}
+
+const RECORD = '\u0000record'
+
 function rebuild(flat: Flat): CalculatorDocument {
   const own: Record<string, unknown> = {}
-  const steps = new Map<string, Record<string, unknown>>()
-  const answers: Record<string, unknown> = {}
-  let sampleName: unknown
+  const items = new Map<string, Record<string, unknown>>()
   for (const [key, value] of flat) {
     if (value === undefined) continue
-    const [root, second = '', third = ''] = key.split('/')
-    if (root === 'steps') steps.set(second, { ...steps.get(second), [third]: value })
-    else if (key === 'sample/name') sampleName = value
-    else if (root === 'sample') answers[third] = value
-    else if (root !== undefined && root !== STEP_ORDER) own[root] = value
+    const [of = '', id = '', field = '', name] = key.split('/')
+    const target = of === 'document' ? own : (items.get(`${of}/${id}`) ?? {})
+    if (of !== 'document') items.set(`${of}/${id}`, target)
+    if (name !== undefined) target[field] = { ...(target[field] as object), [name]: value }
+    else target[field] = value === RECORD ? ((target[field] as object | undefined) ?? {}) : value
   }
-  const order = flat.get(STEP_ORDER) as string[]
-  return {
-    ...own,
-    steps: order.map((id) => steps.get(id) as unknown as CalculatorStep),
-    sample: { name: sampleName, answers },
-  } as CalculatorDocument
+  for (const [list, of] of Object.entries(LISTS) as [ListName, string][]) {
+    own[list] = (own[list] as string[]).flatMap((id) => items.get(`${of}/${id}`) ?? [])
+  }
+  return own as unknown as CalculatorDocument
 }

@@ -1,17 +1,44 @@
-import type { LedgerYear } from '../loan/ledger'
+import type { Period, FigureSource } from '../formula/unit'
+import type { Stop } from '../formula/computed'
+import type { Ledger, LedgerRow, LedgerYear } from '../loan/ledger'
 import type { Minor } from '../money/minor'
 import type { Frequency } from '../rates/frequency'
 import type { Refusal } from '../refusal'
-import type { TermLength } from './document'
+import type { TermLength } from './document/shapes'
+import type { ActionName, ComparisonRow, ScheduleColumn } from './document/steps'
 
-/** A value with its unit: what a step comes to for the answers at hand. */
+/**
+ * A value with its unit: what a step comes to for the answers at hand. `exact` is there where a value was not rounded:
+ * the same in plain decimals (money in whole units), to 12 significant digits behind what is shown.
+ */
 export type Value =
-  | { readonly unit: 'money'; readonly money: Minor }
+  | {
+      readonly unit: 'money'
+      readonly money: Minor
+      readonly per?: Period
+      /** For an amount per payment: how often the payment is made. */
+      readonly every?: Frequency
+      readonly exact?: string
+    }
   | { readonly unit: 'percent'; readonly percent: string }
   | ShareValue
+  | { readonly unit: 'number'; readonly number: string }
+  | { readonly unit: 'count'; readonly count: string }
   | ({ readonly unit: 'term' } & TermLength)
+  | { readonly unit: 'date'; readonly date: string }
+  | { readonly unit: 'yesNo'; readonly yes: boolean }
+  /** A text; `option` names the choice whose option it is. */
+  | { readonly unit: 'text'; readonly text: string; readonly option?: string }
   | { readonly unit: 'frequency'; readonly frequency: Frequency }
+  | { readonly unit: 'list'; readonly items: readonly Value[] }
   | LoanValue
+  /** A composite step: its figures by name; those that do not exist here are left out. */
+  | {
+      readonly unit: 'figures'
+      readonly of: FigureSource
+      readonly main?: Value
+      readonly figures: Readonly<Record<string, Value>>
+    }
 
 /** A part of another amount, known both ways; `typed` says which of the two was answered. */
 export interface ShareValue {
@@ -33,41 +60,142 @@ export interface LoanValue {
 /** What is wrong with an answer, or with what follows from it. The sentence is made elsewhere. */
 export type Problem =
   | { readonly code: 'ANSWER_UNKNOWN' | 'ANSWER_MISSING'; readonly field: string }
-  | { readonly code: 'ANSWER_UNREADABLE'; readonly field: string; readonly wanted: Value['unit'] }
+  | { readonly code: 'ANSWER_UNREADABLE'; readonly field: string; readonly wanted: AnswerKind }
   | { readonly code: 'ANSWER_BELOW_LEAST'; readonly field: string; readonly least: Value }
   | { readonly code: 'ANSWER_ABOVE_MOST'; readonly field: string; readonly most: Value }
-  | { readonly code: 'ANSWER_NOT_AN_OPTION'; readonly field: string; readonly options: readonly Frequency[] }
+  | { readonly code: 'ANSWER_NOT_AN_OPTION'; readonly field: string; readonly options: readonly string[] }
   | { readonly code: 'SHARE_ABOVE_WHOLE'; readonly field: string; readonly whole: Value }
+  /** A step that could not be worked out from these answers; `name` is the step's own. */
   | { readonly code: 'LOAN_REFUSED'; readonly field: string; readonly refusal: Refusal }
+  | { readonly code: 'STEP_STOPPED'; readonly field: string; readonly stop: Stop }
+
+export type AnswerKind =
+  'money' | 'percent' | 'share' | 'number' | 'term' | 'choice' | 'yesNo' | 'date' | 'frequency'
+
+/** Something that is allowed and looks like a slip: asked, never refused. */
+export interface Doubt {
+  readonly code: 'PERIOD_DOUBTED'
+  readonly field: string
+  readonly per: Period
+  /** The period the amount would fit. */
+  readonly fits: Period
+  readonly value: Value
+}
+
+/** A sentence in each language, its formulas worked out. */
+export type Said = Readonly<Record<string, readonly (string | Value)[]>>
+
+/** One part of a meter; `at` counts the parts of the step, whose labels it has. */
+export interface Part {
+  readonly at: number
+  readonly value: Value
+}
+
+export interface ComparedColumn {
+  /** Counts the loans of the comparison step, whose labels it has. */
+  readonly at: number
+  readonly payment: Minor
+  readonly paymentWithInsurance: Minor
+  readonly payments: number
+  readonly endDate: string | undefined
+  readonly totalInterest: Minor
+  readonly totalInsurance: Minor
+  readonly totalPaid: Minor
+  readonly costOfBorrowing: Minor
+  /** Interest, premiums and fees against the first column. */
+  readonly difference: number
+}
+
+export interface Rung {
+  readonly rate: string | undefined
+  readonly length: TermLength | undefined
+  readonly amount: Minor | undefined
+  readonly payment: Minor
+  readonly payments: number
+  readonly endDate: string | undefined
+  readonly totalInterest: Minor
+}
 
 /** What the visitor sees, as figures; the words are made elsewhere. */
 export type Readout =
   | {
-      readonly shows: 'payment'
+      readonly shows: 'figure'
       readonly id: string
-      readonly payment: Minor
-      readonly frequency: Frequency
-      /** The first payment taken apart. */
-      readonly first: { readonly principal: Minor; readonly interest: Minor }
-      readonly count: number
-      readonly last: Minor
+      readonly headline: boolean
+      readonly value: Value
+      readonly parts: readonly Part[]
+      readonly sentence: Said
     }
   | {
-      readonly shows: 'totalInterest'
+      readonly shows: 'meter'
       readonly id: string
-      readonly interest: Minor
-      readonly paid: Minor
-      readonly principal: Minor
+      readonly parts: readonly Part[]
+      readonly total: Value
+      readonly sentence: Said
+    }
+  | { readonly shows: 'sentence'; readonly id: string; readonly sentence: Said }
+  | {
+      readonly shows: 'chart'
+      readonly id: string
+      readonly chart: 'balance'
+      readonly lines: readonly BalanceLine[]
     }
   | {
-      readonly shows: 'endDate'
+      readonly shows: 'chart'
       readonly id: string
-      readonly endsOn: string | undefined
-      readonly count: number
+      readonly chart: 'yearly'
+      readonly years: readonly LedgerYear[]
     }
+  | ({ readonly shows: 'chart'; readonly id: string; readonly chart: 'ladder' } & LadderFigures)
   | {
       readonly shows: 'schedule'
       readonly id: string
       readonly loan: string
+      readonly by: 'year' | 'payment'
+      readonly columns: readonly ScheduleColumn[]
       readonly years: readonly LedgerYear[]
     }
+  | ({ readonly shows: 'ladder'; readonly id: string } & LadderFigures)
+  | {
+      readonly shows: 'comparison'
+      readonly id: string
+      readonly comparison: string
+      readonly rows: readonly ComparisonRow[]
+      readonly columns: readonly ComparedColumn[]
+    }
+  | { readonly shows: 'payment'; readonly id: string; readonly number: number; readonly row: LedgerRow }
+  | {
+      readonly shows: 'explanation'
+      readonly id: string
+      readonly lines: readonly { readonly step: string; readonly value: Value }[]
+    }
+  | {
+      readonly shows: 'assumptions'
+      readonly id: string
+      readonly rates: readonly { readonly step: string; readonly effective: string }[]
+    }
+  | { readonly shows: 'actions'; readonly id: string; readonly actions: readonly ActionName[] }
+
+export interface LadderFigures {
+  readonly ladder: string
+  readonly over: 'rates' | 'terms' | 'extras' | 'amounts' | 'ratesByTerms'
+  readonly rungs: readonly Rung[]
+}
+
+/** What is owed at the end of each year, from the start; `at` counts the loans of the readout. */
+export interface BalanceLine {
+  readonly at: number
+  readonly balances: readonly { readonly year: number; readonly balance: Minor }[]
+}
+
+export interface Evaluation {
+  /** The value of each step that could be worked out, by step. */
+  readonly values: Readonly<Record<string, Value>>
+  readonly readouts: readonly Readout[]
+  readonly problems: readonly Problem[]
+  readonly doubts: readonly Doubt[]
+  /** Questions and readouts whose condition does not hold. */
+  readonly hidden: ReadonlySet<string>
+  /** The ledger of each loan that borrows anything, by step. */
+  readonly ledgers: ReadonlyMap<string, Ledger>
+}

@@ -11,13 +11,25 @@ import { nearest } from './nearest'
 import { mendPeriods, mendUnits } from './mend'
 import { typeArithmetic } from './arithmetic'
 import type { FormulaFault, FormulaProblem } from './problem'
-import { LONGEST_FORMULA, parseFormula, plainName, type NamesInScope, type SyntaxNode } from './syntax'
-import { BARE, DATE, isSameUnit, NUMBER, TEXT, YES_NO, type Unit, type Wanted } from './unit'
+import { LONGEST_FORMULA, plainName, type FormulaReader, type NamesInScope, type SyntaxNode } from './syntax'
+import {
+  BARE,
+  DATE,
+  isSameUnit,
+  NUMBER,
+  TEXT,
+  YES_NO,
+  type FigureSource,
+  type Unit,
+  type Wanted,
+} from './unit'
 
 /** What the names in a formula stand for. A unit that is undefined: the step has a fault of its own. */
 export interface Scope {
   readonly steps: ReadonlyMap<string, { readonly id: string; readonly unit: Unit | undefined }>
   readonly minorDigits: MinorDigits
+  /** Reads texts among these names. */
+  readonly reader: FormulaReader
 }
 
 export interface Checked {
@@ -35,15 +47,17 @@ class Fault extends Error {
   }
 }
 
-/** The names a scope gives the parser, with those of the functions. */
-export function namesOfScope({ steps }: Scope): NamesInScope {
+/** The names the parser has to know: the functions, and the steps with the figures they have. */
+export function namesInScope(
+  steps: Iterable<readonly [name: string, figures: FigureSource | undefined]>,
+): NamesInScope {
   const names: Record<string, Record<string, unknown> | number> = {}
   for (const { name } of builtIns) names[name] = 1
-  for (const [name, { unit }] of steps) names[name] = unit?.is === 'figures' ? nested(unit.of) : 1
+  for (const [name, source] of steps) names[name] = source ? nested(source) : 1
   return names
 }
 
-const nested = (source: keyof typeof figuresOf): Record<string, unknown> =>
+const nested = (source: FigureSource): Record<string, unknown> =>
   Object.fromEntries(
     Object.entries(figuresOf[source]).map(([name, unit]) => [
       name,
@@ -65,7 +79,7 @@ export function checkFormula(text: string, wanted: Wanted, scope: Scope): Checke
   })
   if (text.trim() === '') return fail({ code: 'FORMULA_EMPTY' })
   if (text.length > LONGEST_FORMULA) return fail({ code: 'FORMULA_TOO_DEEP' })
-  const root = parseFormula(text, namesOfScope(scope))
+  const root = scope.reader.parse(text)
   if (!root) return fail({ code: 'FORMULA_TOO_DEEP' })
   const unreadable = findUnreadable(root)
   if (unreadable) return fail({ code: 'FORMULA_UNREADABLE', text: around(text, unreadable) }, unreadable)

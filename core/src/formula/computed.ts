@@ -8,6 +8,8 @@ import type { Refusal } from '../refusal'
 /** A loan worked out: without a ledger where nothing is borrowed. */
 export interface LoanRun {
   readonly kind: 'loan'
+  /** ISO date on which it was worked out: a loan of nothing ends there. */
+  readonly agreedOn: string
   readonly principal: Minor
   readonly frequency: Frequency
   readonly terms: LoanTerms | undefined

@@ -3,7 +3,8 @@ import fc from 'fast-check'
 import { amortize } from '../loan/amortize'
 import { Decimal } from '../money/decimal'
 import { minor } from '../money/minor'
-import { checkFormula, type Scope } from './check'
+import { checkFormula, namesInScope, type Scope } from './check'
+import { createReader } from './syntax'
 import { Stopped, type Computed } from './computed'
 import { evaluateExpression } from './evaluate-expression'
 import { builtIns } from './functions'
@@ -46,11 +47,26 @@ const names: Record<string, readonly [Unit, Computed]> = {
   'first day': [DATE, '2026-11-25'],
   insured: [YES_NO, true],
   'credit band': [{ is: 'text', options: ['good', 'fair'] }, 'good'],
-  'the loan': [LOAN, { kind: 'loan', principal: minor(120_000_00), frequency: 'monthly', terms, ledger }],
+  'the loan': [
+    LOAN,
+    {
+      kind: 'loan',
+      agreedOn: '2026-11-25',
+      principal: minor(120_000_00),
+      frequency: 'monthly',
+      terms,
+      ledger,
+    },
+  ],
 }
 const scope: Scope = {
   steps: new Map(Object.entries(names).map(([name, [unit]]) => [name, { id: name, unit }])),
   minorDigits: 2,
+  reader: createReader(
+    namesInScope(
+      Object.entries(names).map(([name, [unit]]) => [name, unit.is === 'figures' ? unit.of : undefined]),
+    ),
+  ),
 }
 const check = (text: string, wanted: Wanted = { is: 'shown' }) => checkFormula(text, wanted, scope)
 

@@ -9,19 +9,51 @@ export interface SyntaxNode {
   readonly children: readonly SyntaxNode[]
 }
 
-/** A formula is at most this long. */
-export const LONGEST_FORMULA = 2_000
-const DEEPEST = 60
+export { LONGEST_FORMULA } from './limits'
+/** A sum of so many terms is as deep: each operation holds the one before. */
+const DEEPEST = 200
 
 /** The names FEEL has to know to read them as one: each step, with the figures it has. */
 export type NamesInScope = Readonly<Record<string, Readonly<Record<string, unknown>> | number>>
 
+/** Trees of texts that were parsed before, by text and the names that occur in it. */
+export type ParsedBefore = Map<string, SyntaxNode | undefined>
+const MOST_KEPT = 5_000
+
+/** Reads formulas among the names they may use. */
+export interface FormulaReader {
+  readonly names: NamesInScope
+  /** The tree of a text; undefined where it is nested too deeply. What cannot be read is a node named "⚠". */
+  readonly parse: (text: string) => SyntaxNode | undefined
+}
+
 /**
- * Reads a text as a FEEL expression (Decision Model and Notation, OMG). Undefined where it is nested too deeply;
- * what cannot be read is in the tree as a node named "⚠".
+ * Makes a reader of FEEL expressions (Decision Model and Notation, OMG). Handed the trees of an earlier reader, it
+ * parses only what it has not seen: a text with the same names in it has the same tree.
  */
-export function parseFormula(text: string, names: NamesInScope): SyntaxNode | undefined {
-  const tree = parser.configure({ contextTracker: trackVariables({ ...names }) }).parse(text)
+export function createReader(names: NamesInScope, before: ParsedBefore = new Map()): FormulaReader {
+  const all = Object.keys(names)
+  const own: ParsedBefore = new Map()
+  return {
+    names,
+    parse(text) {
+      if (own.has(text)) return own.get(text)
+      const plain = plainName(text)
+      const occurring = all.filter((name) => plain.includes(name))
+      const key = `${text}\u0000${occurring.join('\u0000')}`
+      const tree = before.has(key)
+        ? before.get(key)
+        : parse(text, Object.fromEntries(occurring.map((name) => [name, names[name]])))
+      for (const kept of [before, own]) if (kept.size > MOST_KEPT) kept.clear()
+      before.set(key, tree)
+      own.set(text, tree)
+      return tree
+    },
+  }
+}
+
+function parse(text: string, names: Record<string, unknown>): SyntaxNode | undefined {
+  const tree = parser.configure({ contextTracker: trackVariables(names) }).parse(text)
   const cursor = tree.cursor()
   let tooDeep = false
   const read = (depth: number): SyntaxNode => {
@@ -40,13 +72,13 @@ export function parseFormula(text: string, names: NamesInScope): SyntaxNode | un
 }
 
 /** Every place in a text where a name of a step stands, and the name. */
-export function namesIn(text: string, names: NamesInScope): { from: number; to: number; name: string }[] {
+export function namesIn(text: string, reader: FormulaReader): { from: number; to: number; name: string }[] {
   const found: { from: number; to: number; name: string }[] = []
   const visit = (node: SyntaxNode): void => {
     if (node.name === 'VariableName') found.push({ from: node.from, to: node.to, name: plainName(node.text) })
     node.children.forEach(visit)
   }
-  const root = parseFormula(text, names)
+  const root = reader.parse(text)
   if (root) visit(root)
   return found
 }

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { message } from 'ant-design-vue'
-import { useRouter } from 'vue-router'
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { sentenceOf } from '../api/api-error'
 import { useSession } from '../people/session-store'
 
 const session = useSession()
 const router = useRouter()
+const route = useRoute()
+const isSheets = computed(() => route.path.startsWith('/rate-sheets'))
 
 async function signOut(): Promise<void> {
   try {
@@ -22,7 +25,10 @@ async function signOut(): Promise<void> {
     <RouterLink to="/" class="brand"
       ><img src="./mark.svg" alt="" width="30" height="14" />Vivid Meter</RouterLink
     >
-    <nav aria-label="Areas"><RouterLink to="/">Calculators</RouterLink></nav>
+    <nav aria-label="Areas">
+      <RouterLink to="/" :class="{ here: !isSheets }">Calculators</RouterLink>
+      <RouterLink to="/rate-sheets" :class="{ here: isSheets }">Rate sheets</RouterLink>
+    </nav>
     <div v-if="session.person" class="who">
       <span>{{ session.state?.lender }} · {{ session.person.name }}, {{ session.person.role }}</span>
       <button type="button" @click="signOut">Sign out</button>
@@ -50,7 +56,14 @@ async function signOut(): Promise<void> {
 nav a {
   color: #fff;
   padding: 6px 0;
-  border-bottom: 3px solid var(--sun);
+  border-bottom: 3px solid transparent;
+}
+nav .here {
+  border-color: var(--sun);
+}
+nav {
+  display: flex;
+  gap: 24px;
 }
 .who {
   margin-left: auto;

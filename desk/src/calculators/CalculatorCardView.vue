@@ -6,7 +6,7 @@ import { dayOf } from './moments'
 import StateTag from './StateTag.vue'
 
 const { card } = defineProps<{ card: CalculatorCard }>()
-const figures = computed(() => createFigures(card.locale, card.currency))
+const figures = computed(() => createFigures(card.languages[0] ?? 'en-CA', card.currency))
 </script>
 
 <template>
@@ -15,17 +15,24 @@ const figures = computed(() => createFigures(card.locale, card.currency))
     <div><StateTag :state="card.state" :edition="card.liveEdition" /></div>
     <div v-if="card.meter" class="payment">
       <p>
-        <strong>{{ figures.money(card.meter.payment) }}</strong>
-        <span class="soft">{{ figures.every(card.meter.frequency) }}</span>
+        <strong>{{ card.meter.figure }}</strong>
+        <span class="soft">{{ card.meter.every ? figures.every(card.meter.every) : card.meter.label }}</span>
       </p>
-      <div class="meter" aria-hidden="true">
-        <span class="principal" :style="{ flexGrow: card.meter.principal }"></span>
-        <span class="interest" :style="{ flexGrow: card.meter.interest }"></span>
-      </div>
-      <p class="parts">
-        <span><i class="principal"></i>off the loan {{ figures.money(card.meter.principal) }}</span>
-        <span><i class="interest"></i>interest {{ figures.money(card.meter.interest) }}</span>
-      </p>
+      <template v-if="card.meter.parts.some(({ amount }) => amount > 0)">
+        <div class="meter" aria-hidden="true">
+          <span
+            v-for="(part, i) in card.meter.parts.filter(({ amount }) => amount > 0)"
+            :key="i"
+            :class="`part-${i % 4}`"
+            :style="{ flexGrow: part.amount }"
+          ></span>
+        </div>
+        <p class="parts">
+          <span v-for="(part, i) in card.meter.parts" :key="i"
+            ><i :class="`part-${i % 4}`"></i>{{ part.label }} {{ part.figure }}</span
+          >
+        </p>
+      </template>
     </div>
     <p v-else class="none">No figure yet: the draft has something to mend first.</p>
     <p class="soft foot">
@@ -64,11 +71,17 @@ const figures = computed(() => createFigures(card.locale, card.currency))
   min-width: 2px;
   border-radius: 3px;
 }
-.principal {
+.part-0 {
   background: var(--plum);
 }
-.interest {
+.part-1 {
   background: var(--red);
+}
+.part-2 {
+  background: var(--sun);
+}
+.part-3 {
+  background: var(--leaf);
 }
 .parts {
   display: flex;

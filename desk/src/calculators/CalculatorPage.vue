@@ -1,30 +1,47 @@
 <script setup lang="ts">
 import { Alert, Button, Skeleton } from 'ant-design-vue'
-import { computed, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
-import { changesBetween } from '@vivid/core'
-import { compileSentenceWithPlace } from '@vivid/contract'
+import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { changesBetween, textIn } from '@vivid/core'
+import { CalculatorFile } from '@vivid/contract'
 import { sentenceOf } from '../api/api-error'
+import { request } from '../api/request'
 import DeskHeader from '../app/DeskHeader.vue'
 import EditionRibbon from '../editions/EditionRibbon.vue'
 import PublishingActions from '../editions/PublishingActions.vue'
 import { useSession } from '../people/session-store'
 import { useDraft } from './draft-store'
+import QuickFinder from './finder/QuickFinder.vue'
+import ShortcutSheet from './finder/ShortcutSheet.vue'
+import ProblemList from './ProblemList.vue'
+import ProofsBar from './proofs/ProofsBar.vue'
+import { useProofs } from './proofs/proofs-store'
+import SampleBar from './samples/SampleBar.vue'
 import VisitorPreview from './preview/VisitorPreview.vue'
 import ReadChanges from './ReadChanges.vue'
 import SaveNote from './SaveNote.vue'
 import SettleConflict from './SettleConflict.vue'
 import StateTag from './StateTag.vue'
 import CalculatorTape from './tape/CalculatorTape.vue'
+import { useTape } from './tape-store'
+import { saveTextFile } from './text-files'
+import { toMend } from './to-mend'
 
 const { id } = defineProps<{ id: string }>()
 const draft = useDraft()
 const session = useSession()
 const problem = ref('')
 const reading = ref(false)
-const tape = useTemplateRef('tape')
+const mending = ref(false)
+const finding = ref(false)
+const shortcuts = ref(false)
+const tape = useTape()
+// Runs them while this page is open.
+const proofs = useProofs()
+proofs.start()
 
 async function open(): Promise<void> {
   problem.value = ''
+  tape.closeAll()
   try {
     await draft.open(id)
   } catch (error) {
@@ -38,19 +55,57 @@ const changeCount = computed(() =>
   published.value && draft.document ? changesBetween(published.value, draft.document).length : 0,
 )
 const problems = computed(() => {
-  const { compiled, document, evaluation } = draft
-  if (!compiled || !document) return []
-  if (compiled.problems.length > 0) {
-    return compiled.problems.map((found) => ({
-      step: found.step,
-      sentence: compileSentenceWithPlace(found, document),
-    }))
-  }
-  return (evaluation?.problems ?? []).map(({ field }) => ({
-    step: field,
-    sentence: `${document.sample.name} does not fit at ${document.steps.find((step) => step.id === field)?.name ?? field}.`,
-  }))
+  const { compiled, document, evaluation, sample } = draft
+  return compiled && document ? toMend(document, compiled, evaluation, sample) : []
 })
+const stops = computed(() => problems.value.filter((one) => one.stops))
+const title = computed(() => {
+  const {
+    title: texts,
+    languages: [main = ''],
+  } = draft.document ?? { title: {}, languages: [] }
+  return textIn(texts, main, main)
+})
+
+/** The calculator as a file, with the rate sheets it looks values up in. */
+async function saveFile(): Promise<void> {
+  try {
+    await draft.save()
+    const file = await request(CalculatorFile, 'GET', `/calculators/${id}/file`)
+    saveTextFile(
+      `${JSON.stringify(file, null, 2)}\n`,
+      `${draft.opened?.slug ?? 'calculator'}.json`,
+      'application/json',
+    )
+  } catch (error) {
+    problem.value = sentenceOf(error)
+  }
+}
+
+/** Goes to the first thing to mend, or shows them all where there are several. */
+function mend(): void {
+  const [first, ...more] = stops.value.length > 0 ? stops.value : problems.value
+  if (more.length === 0 && first?.step) void tape.goTo(first.step, first.field)
+  else if (first) mending.value = true
+}
+
+const isTextField = (target: EventTarget | null) =>
+  target instanceof HTMLElement && target.matches('input, textarea, [contenteditable="true"]')
+
+/** Shortcuts that hold for the whole page. */
+function onKey(event: KeyboardEvent): void {
+  const key = event.key.toLowerCase()
+  const act = (action: () => void) => {
+    event.preventDefault()
+    action()
+  }
+  if (event.altKey && key === 'j') act(() => (finding.value = true))
+  else if (event.altKey && key === 'm') act(mend)
+  else if (key === 'f1') act(() => (shortcuts.value = true))
+  else if ((event.ctrlKey || event.metaKey) && key === 'z' && !isTextField(event.target))
+    act(event.shiftKey ? draft.redo : draft.undo)
+}
+window.addEventListener('keydown', onKey)
 
 function leaving(): void {
   if (draft.saveState.is !== 'saved') void draft.save()
@@ -58,6 +113,8 @@ function leaving(): void {
 window.addEventListener('pagehide', leaving)
 onBeforeUnmount(() => {
   window.removeEventListener('pagehide', leaving)
+  window.removeEventListener('keydown', onKey)
+  proofs.stop()
   leaving()
   draft.close()
 })
@@ -72,10 +129,37 @@ onBeforeUnmount(() => {
     <Skeleton v-else-if="!draft.opened || !draft.document" active class="alert" />
     <template v-else>
       <div class="bar">
-        <h1>{{ draft.document.title }}</h1>
+        <h1>{{ title }}</h1>
         <StateTag :state="draft.opened.state" :edition="draft.opened.liveEdition" />
         <SaveNote />
+        <div class="steps-back" role="group" aria-label="Undo and redo">
+          <Button
+            size="small"
+            type="text"
+            :disabled="!draft.canUndo"
+            title="Undo (Ctrl Z)"
+            @click="draft.undo"
+            >Undo</Button
+          >
+          <Button
+            size="small"
+            type="text"
+            :disabled="!draft.canRedo"
+            title="Do it again (Ctrl Shift Z)"
+            @click="draft.redo"
+            >Redo</Button
+          >
+        </div>
         <div class="right">
+          <Button
+            size="small"
+            type="text"
+            title="Go to a step, calculator or sheet (Alt J)"
+            @click="finding = true"
+            >Go to</Button
+          >
+          <Button size="small" type="text" @click="saveFile">Save to file</Button>
+          <Button size="small" type="text" title="F1" @click="shortcuts = true">Keyboard</Button>
           <Button v-if="published && changeCount > 0" @click="reading = true">
             Read {{ changeCount }} {{ changeCount === 1 ? 'change' : 'changes' }}
           </Button>
@@ -84,9 +168,9 @@ onBeforeUnmount(() => {
       </div>
       <main class="work" :class="{ 'read-only': !session.can('edit') }">
         <div class="tape-pane" :inert="!session.can('edit') || undefined">
+          <SampleBar :document="draft.document" />
           <CalculatorTape
             v-if="draft.compiled"
-            ref="tape"
             :document="draft.document"
             :compiled="draft.compiled"
             :evaluation="draft.evaluation"
@@ -95,22 +179,27 @@ onBeforeUnmount(() => {
         <VisitorPreview
           v-if="draft.compiled"
           :program="draft.compiled.program"
-          :answers="draft.document.sample.answers"
+          :answers="draft.sample?.answers ?? {}"
+          :sheets="draft.sheets"
           :house-style="draft.opened.style"
         />
       </main>
       <footer class="foot">
+        <ProofsBar />
         <div class="problems" role="status">
           <template v-if="problems.length === 0"
             ><span class="sound" aria-hidden="true">✓</span> Nothing to mend</template
           >
-          <template v-else>
-            <span class="unsound" aria-hidden="true">▲</span> {{ problems.length }} to mend:
-            {{ problems[0]?.sentence }}
-            <button v-if="problems[0]?.step" type="button" class="link" @click="tape?.goTo(problems[0].step)">
-              Go there
-            </button>
-          </template>
+          <button v-else type="button" class="link" @click="mend">
+            <span :class="stops.length ? 'unsound' : 'asks'" aria-hidden="true">{{
+              stops.length ? '▲' : '?'
+            }}</span>
+            {{
+              stops.length
+                ? `${stops.length} to mend`
+                : `${problems.length} ${problems.length === 1 ? 'question' : 'questions'}`
+            }}
+          </button>
         </div>
         <EditionRibbon :calculator="draft.opened" />
       </footer>
@@ -122,6 +211,9 @@ onBeforeUnmount(() => {
         :edition="draft.opened.editions[0]?.number ?? 0"
       />
       <SettleConflict />
+      <ProblemList v-model:open="mending" :problems="problems" />
+      <QuickFinder v-model:open="finding" />
+      <ShortcutSheet v-model:open="shortcuts" />
     </template>
   </div>
 </template>
@@ -177,6 +269,16 @@ onBeforeUnmount(() => {
 .sound {
   color: var(--leaf);
   font-weight: 700;
+}
+.asks {
+  color: var(--sun-text);
+  font-weight: 700;
+}
+.steps-back {
+  display: flex;
+}
+.right {
+  align-items: center;
 }
 .unsound {
   color: var(--red-text);

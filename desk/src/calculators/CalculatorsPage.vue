@@ -54,7 +54,7 @@ onMounted(load)
     <div v-else class="cards">
       <CalculatorCardView v-for="card in cards" :key="card.id" :card="card" />
     </div>
-    <NewCalculator v-model:open="making" />
+    <NewCalculator v-model:open="making" :cards="cards ?? []" />
   </main>
 </template>
 

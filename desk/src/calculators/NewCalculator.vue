@@ -1,38 +1,72 @@
 <script setup lang="ts">
-import { Alert, Input, Modal } from 'ant-design-vue'
-import { ref, watch } from 'vue'
+import { Alert, Button, Input, message, Modal } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { starters, type StarterId } from '@vivid/core'
-import { CalculatorOpened } from '@vivid/contract'
+import { starters } from '@vivid/core'
+import { CalculatorOpened, type CalculatorCard } from '@vivid/contract'
 import { sentenceOf } from '../api/api-error'
 import { request } from '../api/request'
 import CallToAction from '../app/CallToAction.vue'
+import { readTextFile } from './text-files'
 
 const open = defineModel<boolean>('open', { required: true })
+const { cards } = defineProps<{ cards: readonly CalculatorCard[] }>()
 const router = useRouter()
-const starter = ref<StarterId>(starters[0].id)
+
+/** `starter:…`, `copy:…` or `empty`. */
+const from = ref(`starter:${starters[0]?.id ?? ''}`)
 const title = ref('')
 const problem = ref('')
 const busy = ref(false)
+
+const suggestion = computed(() => {
+  const [kind, id] = from.value.split(':')
+  if (kind === 'starter') return starters.find((one) => one.id === id)?.title ?? ''
+  return kind === 'copy' ? `${cards.find((one) => one.id === id)?.title ?? ''}, copy` : ''
+})
 
 watch(open, () => {
   problem.value = ''
   title.value = ''
 })
 
-async function make(): Promise<void> {
-  if (!title.value.trim()) {
+function make(): void {
+  const name = title.value.trim() || suggestion.value
+  if (!name) {
     problem.value = 'Give it a title: visitors see it at the top of the page.'
     return
   }
+  const [kind, id] = from.value.split(':')
+  void send(
+    kind === 'starter'
+      ? { from: 'starter', starter: id, title: name }
+      : kind === 'copy'
+        ? { from: 'copy', calculator: id, title: name }
+        : { from: 'empty', title: name },
+  )
+}
+
+async function load(): Promise<void> {
+  const text = await readTextFile('.json,application/json')
+  if (text === undefined) return
+  let file: unknown
+  try {
+    file = JSON.parse(text)
+  } catch {
+    problem.value = 'This file is no calculator: it is not JSON.'
+    return
+  }
+  await send({ from: 'file', file, ...(title.value.trim() ? { title: title.value } : {}) })
+}
+
+async function send(asked: object): Promise<void> {
   busy.value = true
   problem.value = ''
   try {
-    const made = await request(CalculatorOpened, 'POST', '/calculators', {
-      starter: starter.value,
-      title: title.value,
-    })
+    const made = await request(CalculatorOpened, 'POST', '/calculators', asked)
     open.value = false
+    if (made.sheetsKept?.length)
+      void message.info(`Already here and left as they are: ${made.sheetsKept.join(', ')}.`, 6)
     await router.push(`/calculators/${made.id}`)
   } catch (error) {
     problem.value = sentenceOf(error)
@@ -43,17 +77,48 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <Modal v-model:open="open" title="New calculator" :footer="null" destroy-on-close>
+  <Modal v-model:open="open" title="New calculator" :footer="null" :width="860" destroy-on-close>
     <form class="new-calculator" @submit.prevent="make">
       <fieldset>
         <legend>Begin from a starter</legend>
-        <label v-for="choice in starters" :key="choice.id" class="starter">
-          <input v-model="starter" type="radio" name="starter" :value="choice.id" />
-          <span
-            ><strong>{{ choice.title }}</strong
-            ><br />{{ choice.purpose }}</span
-          >
-        </label>
+        <div class="starters">
+          <label v-for="choice in starters" :key="choice.id" class="starter">
+            <input v-model="from" type="radio" name="starter" :value="`starter:${choice.id}`" />
+            <span
+              ><strong>{{ choice.title }}</strong
+              ><br />{{ choice.purpose }}</span
+            >
+          </label>
+        </div>
+      </fieldset>
+      <fieldset>
+        <legend>Or otherwise</legend>
+        <div class="others">
+          <label class="starter">
+            <input v-model="from" type="radio" name="starter" value="empty" />
+            <span><strong>An empty one</strong></span>
+          </label>
+          <label class="starter">
+            <input
+              v-model="from"
+              type="radio"
+              name="starter"
+              :value="from.startsWith('copy:') ? from : `copy:${cards[0]?.id ?? ''}`"
+              :disabled="cards.length === 0"
+            />
+            <span>
+              <strong>A copy of</strong>
+              <select
+                class="pick"
+                aria-label="Calculator to copy"
+                @change="from = `copy:${($event.target as HTMLSelectElement).value}`"
+              >
+                <option v-for="card in cards" :key="card.id" :value="card.id">{{ card.title }}</option>
+              </select>
+            </span>
+          </label>
+          <Button :loading="busy" @click="load">Load one from a file</Button>
+        </div>
       </fieldset>
       <label for="new-title">Title</label>
       <Input
@@ -61,12 +126,10 @@ async function make(): Promise<void> {
         v-model:value="title"
         :maxlength="120"
         autofocus
-        placeholder="For example: Houseboat mortgage"
+        :placeholder="suggestion || 'For example: Houseboat mortgage'"
       />
       <Alert v-if="problem" type="error" :message="problem" role="alert" />
-      <div class="foot">
-        <CallToAction :loading="busy" @click="make">Make it</CallToAction>
-      </div>
+      <div class="foot"><CallToAction :loading="busy" @click="make">Make it</CallToAction></div>
     </form>
   </Modal>
 </template>
@@ -77,7 +140,8 @@ async function make(): Promise<void> {
   gap: 8px;
 }
 fieldset {
-  margin: 0 0 8px;
+  min-width: 0;
+  margin: 0 0 6px;
   padding: 0;
   border: 0;
 }
@@ -89,17 +153,41 @@ legend {
 label {
   font-weight: 600;
 }
+.starters {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 6px;
+  max-height: 380px;
+  overflow-y: auto;
+}
+.others {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
 .starter {
   display: flex;
   gap: 10px;
-  padding: 10px 12px;
-  border: 1px solid var(--plum);
+  padding: 8px 11px;
+  border: 1px solid var(--line);
   border-radius: 8px;
-  background: var(--lilac);
   font-weight: 400;
+  font-size: 14px;
+}
+.starter:has(:checked) {
+  border-color: var(--plum);
+  background: var(--lilac);
 }
 .starter input {
   accent-color: var(--plum);
+}
+.pick {
+  padding: 2px 6px;
+  border: 1px solid var(--control-line);
+  border-radius: 6px;
+  background: var(--card);
+  font: inherit;
 }
 .foot {
   display: flex;

@@ -33,7 +33,7 @@ const changes = computed(() =>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="change in changes" :key="change.place">
+        <tr v-for="(change, i) in changes" :key="i">
           <th scope="row">{{ change.place }}</th>
           <td>{{ change.before }}</td>
           <td>{{ change.after }}</td>

@@ -1,15 +1,20 @@
-import type { CalculatorDocument, CalculatorStep } from '@vivid/core'
+import { plainText, RichText, type CalculatorDocument, type CalculatorStep, type Change } from '@vivid/core'
 import { createFigures, textOfAnswer } from '@vivid/contract/wording'
-import { compoundingWords } from './tape/step-clause'
+import { languageName } from './fields/language-name'
+import { compoundingWords, loanWords } from './tape/term-words'
 
-const fieldWords: Record<string, string> = {
+const fieldWords: Readonly<Record<string, string>> = {
   title: 'title',
   introduction: 'introduction',
-  disclosure: 'assumptions',
+  disclosure: 'words below the figures',
   lender: 'lender',
   currency: 'currency',
-  locale: 'locale',
-  name: 'name on the tape',
+  languages: 'languages',
+  results: 'when results show',
+  steps: 'steps on the tape',
+  samples: 'sample visitors',
+  proofs: 'proofs',
+  name: 'name',
   label: 'label',
   help: 'help',
   default: 'default',
@@ -17,44 +22,98 @@ const fieldWords: Record<string, string> = {
   most: 'most',
   step: 'step',
   slider: 'slider',
+  required: 'has to be answered',
+  shownWhen: 'shown when',
+  per: 'how often the amount recurs',
+  usual: 'what is usual',
   options: 'choices',
+  formula: 'formula',
+  rounding: 'rounding',
+  unit: 'unit',
+  note: 'note',
+  shown: 'shown to visitors',
+  sheet: 'rate sheet',
+  keys: 'looked up by',
+  as: 'the same as',
+  extras: 'extra payments',
+  rateChanges: 'rate changes',
+  value: 'figure',
+  sentence: 'sentence',
+  parts: 'parts',
+  headline: 'large figure',
+  columns: 'columns',
+  rows: 'rows',
+  loans: 'loans',
+  loan: 'loan',
+  answers: 'answers',
+  expected: 'expected figures',
   compounding: 'compounding',
-  order: 'order of the steps',
-  sample: 'sample visitor',
 }
 
-/** Where a change is, in the author's words: "Home price, most". */
-export function placeWords(
-  place: { step: string | undefined; field: string },
-  document: CalculatorDocument,
-): string {
-  const name = document.steps.find(({ id }) => id === place.step)?.name
-  const field = fieldWords[place.field] ?? place.field
-  return name === undefined ? capitalised(field) : `${name}, ${field}`
+type Place = Pick<Change, 'of' | 'id' | 'field'>
+
+/** Where a change is, in the author's words: "home price, most"; "the loan, balloon"; "title in Canadian French". */
+export function placeWords({ of, id, field }: Place, document: CalculatorDocument): string {
+  const [first = '', second] = field.split('.')
+  const owner =
+    of === 'step'
+      ? document.steps.find((step) => step.id === id)?.name
+      : of === 'sample'
+        ? document.samples.find((sample) => sample.id === id)?.name
+        : document.proofs.find((proof) => proof.id === id)?.name
+  const words = [owner ?? (of === 'document' ? undefined : id), detailWords(first, second, document)].filter(
+    Boolean,
+  )
+  return capitalised(words.join(', '))
+}
+
+function detailWords(first: string, second: string | undefined, document: CalculatorDocument): string {
+  const field = fieldWords[first] ?? first
+  if (second === undefined) return field
+  if (/^[a-z]{2}-[A-Z]{2}$/.test(second)) return `${field} in ${languageName(second)}`
+  if (first === 'terms') return loanWords[second as keyof typeof loanWords]?.[0].toLowerCase() ?? second
+  if (first === 'answers')
+    return `answer to ${document.steps.find((step) => step.id === second)?.name ?? second}`
+  return fieldWords[second] ?? second
 }
 
 /** A field's value in words: amounts, percentages and lengths as they are typed. */
-export function valueWords(
-  value: unknown,
-  place: { step: string | undefined; field: string },
-  document: CalculatorDocument,
-): string {
-  const step = document.steps.find(({ id }) => id === place.step)
-  if (value === undefined || value === null) return 'nothing'
+export function valueWords(value: unknown, { of, id, field }: Place, document: CalculatorDocument): string {
+  if (value === undefined || value === null || value === '\u0000record') return 'nothing'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
-  if (place.field === 'compounding')
-    return compoundingWords[value as keyof typeof compoundingWords] ?? String(value)
-  const figures = createFigures(document.locale, document.currency)
-  if (place.field === 'options' && Array.isArray(value))
-    return value.map((option) => figures.every(option)).join('; ')
-  if (step?.kind === 'question' && isAnswer(place.field, step)) {
+  const [first = '', second = ''] = field.split('.')
+  if (second === 'compounding') return compoundingWords[String(value)] ?? String(value)
+  if (of === 'document' && ['steps', 'samples', 'proofs'].includes(first))
+    return listed(value as string[], first, document)
+  const rich = RichText.safeParse(value)
+  if (rich.success) return plainText(rich.data) || 'nothing'
+  const figures = createFigures(document.languages[0] ?? 'en-CA', document.currency)
+  const questionId = first === 'answers' ? second : of === 'step' ? id : undefined
+  const step = document.steps.find((one) => one.id === questionId)
+  if (step?.kind === 'question' && isAnswer(first, step)) {
     const text = textOfAnswer(step, value, figures)
     return step.asks === 'frequency' ? figures.every(value as 'monthly') : text
   }
-  return typeof value === 'string' ? value || 'nothing' : JSON.stringify(value)
+  if (Array.isArray(value)) return value.map(itemWords).join('; ') || 'nothing'
+  return typeof value === 'string' ? value || 'nothing' : itemWords(value)
+}
+
+/** The steps (or samples, or proofs) by name; those that are gone by their identifier. */
+const listed = (ids: readonly string[], list: string, document: CalculatorDocument) => {
+  const all: readonly { id: string; name: string }[] = document[list as 'steps']
+  return ids.map((id) => all.find((one) => one.id === id)?.name ?? id).join(', ') || 'none'
 }
 
 const isAnswer = (field: string, step: CalculatorStep) =>
-  ['default', 'least', 'most', 'step', 'sample'].includes(field) && field in { ...step, sample: true }
+  ['default', 'least', 'most', 'step', 'answers'].includes(field) && (field in step || field === 'answers')
+
+/** An entry of a list: its own words, without the marks of the file it is kept in. */
+function itemWords(item: unknown): string {
+  if (typeof item !== 'object' || item === null) return String(item)
+  return Object.values(item)
+    .flatMap((value) => (typeof value === 'object' && value !== null ? Object.values(value) : [value]))
+    .filter((value) => value !== '' && value !== null)
+    .join(', ')
+}
 
 const capitalised = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,19 +1,21 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import { z } from 'zod'
 import {
   CalculatorDocument,
   changesBetween,
-  compile,
-  evaluate,
+  createCompiler,
+  createEvaluator,
   mergeDocuments,
   readIsoDate,
   type CalculatorStep,
   type Conflict,
 } from '@vivid/core'
-import { CalculatorOpened } from '@vivid/contract'
+import { CalculatorOpened, SheetListed } from '@vivid/contract'
 import { ApiError, isApiError, sentenceOf } from '../api/api-error'
 import { request } from '../api/request'
 import { keptDrafts } from './kept-draft'
+import { createHistory } from './history'
 import { localToday } from './local-today'
 
 /** How the draft stands with the server. */
@@ -45,19 +47,36 @@ export const useDraft = defineStore('draft', () => {
   let wanted: string | undefined
   let running: Promise<void> | undefined
 
-  const compiled = computed(() => document.value && compile(document.value))
+  /** The lender's rate sheets, which look-ups are checked against and worked out with. */
+  const sheetsListed = shallowRef<readonly SheetListed[]>([])
+  const sheets = computed(() => sheetsListed.value.map(({ sheet }) => sheet))
+  const history = createHistory()
+  const sampleId = ref('')
+
+  const sample = computed(() => {
+    const all = document.value?.samples ?? []
+    return all.find((one) => one.id === sampleId.value) ?? all[0]
+  })
+  const compile = createCompiler()
+  const compiled = computed(() => document.value && compile(document.value, sheets.value))
+  const evaluator = computed(() => compiled.value && createEvaluator(compiled.value.program))
   const evaluation = computed(() => {
     const today = readIsoDate(localToday())
-    const program = compiled.value?.program
-    return program && today && document.value && evaluate(program, document.value.sample.answers, today)
+    return today && sample.value && evaluator.value?.(sample.value.answers, { today, sheets: sheets.value })
   })
 
   async function open(id: string): Promise<void> {
     close()
     wanted = id
-    const found = await request(CalculatorOpened, 'GET', `/calculators/${id}`)
+    const [found, listed] = await Promise.all([
+      request(CalculatorOpened, 'GET', `/calculators/${id}`),
+      request(z.array(SheetListed), 'GET', '/rate-sheets'),
+    ])
     // Another calculator was asked for meanwhile.
     if (wanted !== id) return
+    sheetsListed.value = listed
+    history.clear()
+    sampleId.value = found.document.samples[0]?.id ?? ''
     adopt(found)
     document.value = found.document
     saveState.value = { is: 'saved', at: new Date(found.lastEditedAt) }
@@ -77,6 +96,7 @@ export const useDraft = defineStore('draft', () => {
     conflicts.value = []
     joinedFrom.value = ''
     theirs = undefined
+    history.clear()
   }
 
   /** Takes what the server has as the ground our own changes stand on. */
@@ -85,8 +105,27 @@ export const useDraft = defineStore('draft', () => {
     base = found.document
   }
 
-  /** Changes the document. Refused, with nothing lost, while it would not be a document at all. */
-  function change(next: CalculatorDocument): boolean {
+  /**
+   * Changes the document. Refused, with nothing lost, while it would not be a document at all. Changes under one
+   * `key` that follow each other closely, as when a word is typed, are undone as one.
+   */
+  function change(next: CalculatorDocument, key?: string): boolean {
+    const before = document.value
+    if (!before || !put(next)) return false
+    history.add(before, document.value ?? next, key)
+    return true
+  }
+
+  function undo(): void {
+    const next = document.value && history.undo(document.value)
+    if (next) put(next)
+  }
+  function redo(): void {
+    const next = document.value && history.redo(document.value)
+    if (next) put(next)
+  }
+
+  function put(next: CalculatorDocument): boolean {
     const parsed = CalculatorDocument.safeParse(next)
     if (!parsed.success || !opened.value || !base) return false
     document.value = parsed.data
@@ -100,7 +139,7 @@ export const useDraft = defineStore('draft', () => {
     const steps = document.value.steps.map((step) =>
       step.id === id ? ({ ...step, ...fields } as CalculatorStep) : step,
     )
-    return change({ ...document.value, steps })
+    return change({ ...document.value, steps }, `${id}.${Object.keys(fields).join()}`)
   }
 
   function saveSoon(pause = PAUSE_MS): void {
@@ -173,7 +212,7 @@ export const useDraft = defineStore('draft', () => {
   function takeJoined(found: CalculatorOpened, joined: CalculatorDocument): void {
     adopt(found)
     joinedFrom.value = found.lastEditedBy
-    change(joined)
+    put(joined)
     saveSoon(0)
   }
 
@@ -200,6 +239,14 @@ export const useDraft = defineStore('draft', () => {
     document,
     compiled,
     evaluation,
+    sheets,
+    sheetsListed,
+    sample,
+    sampleId,
+    canUndo: history.canUndo,
+    canRedo: history.canRedo,
+    undo,
+    redo,
     saveState,
     conflicts,
     joinedFrom,

@@ -1,4 +1,4 @@
-import { CalculatorDocument } from '@vivid/core'
+import { openDocument, type CalculatorDocument } from '@vivid/core'
 
 /** A draft with changes the server does not have yet, as it is kept in this browser. */
 export interface KeptDraft {
@@ -25,12 +25,9 @@ export const keptDrafts = {
   find(id: string): KeptDraft | undefined {
     try {
       const stored = JSON.parse(localStorage.getItem(key(id)) ?? 'null') as Partial<KeptDraft> | null
-      const [base, document] = [
-        CalculatorDocument.safeParse(stored?.base),
-        CalculatorDocument.safeParse(stored?.document),
-      ]
-      if (!base.success || !document.success || typeof stored?.revision !== 'number') return undefined
-      return { revision: stored.revision, base: base.data, document: document.data }
+      const [base, document] = [openDocument(stored?.base), openDocument(stored?.document)]
+      if (!base.ok || !document.ok || typeof stored?.revision !== 'number') return undefined
+      return { revision: stored.revision, base: base.document, document: document.document }
     } catch {
       return undefined
     }

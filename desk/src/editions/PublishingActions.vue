@@ -3,7 +3,9 @@ import { Button, message, Modal } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { sentenceOf } from '../api/api-error'
 import CallToAction from '../app/CallToAction.vue'
+import { stoppingProblems } from '@vivid/core'
 import { useDraft } from '../calculators/draft-store'
+import { useProofs } from '../calculators/proofs/proofs-store'
 import { useSession } from '../people/session-store'
 import PlacementSnippet from './PlacementSnippet.vue'
 
@@ -17,9 +19,14 @@ const calculator = computed(() => draft.opened)
 const nextEdition = computed(() => (calculator.value?.editions[0]?.number ?? 0) + 1)
 const isMine = computed(() => calculator.value?.lastEditedById === session.person?.id)
 const unsaved = computed(() => draft.saveState.is !== 'saved')
-const hasProblems = computed(() =>
-  [draft.compiled, draft.evaluation].some((checked) => !checked || checked.problems.length > 0),
+const hasProblems = computed(
+  () =>
+    !draft.compiled ||
+    stoppingProblems(draft.compiled).length > 0 ||
+    !draft.evaluation ||
+    draft.evaluation.problems.length > 0,
 )
+const proofs = useProofs()
 const unchanged = computed(() => calculator.value?.state === 'live' && !unsaved.value)
 const waits = computed(() => calculator.value?.state === 'sent' && !unsaved.value)
 const newest = computed(() => calculator.value?.editions[0]?.number)
@@ -29,7 +36,10 @@ const reason = computed(() => {
   if (waits.value && session.can('approve') && isMine.value)
     return 'You changed it last: another approver puts it live.'
   if (waits.value && !session.can('approve')) return 'An approver puts it live.'
-  if (hasProblems.value && !unchanged.value) return 'Something has to be mended first.'
+  if (unchanged.value) return ''
+  if (hasProblems.value) return 'Something has to be mended first.'
+  if (proofs.differing.length > 0)
+    return `${proofs.differing.length} ${proofs.differing.length === 1 ? 'proof differs' : 'proofs differ'}: a wrong figure must not go live.`
   return ''
 })
 
@@ -82,7 +92,7 @@ function takeDown(): void {
     </CallToAction>
     <CallToAction
       v-else-if="session.can('edit') && !waits && !unchanged"
-      :disabled="hasProblems || draft.saveState.is === 'conflict'"
+      :disabled="hasProblems || proofs.differing.length > 0 || draft.saveState.is === 'conflict'"
       :loading="busy"
       @click="send"
     >

@@ -79,7 +79,10 @@ export async function fill(page: Page | Frame, selector: string, text: string): 
   const field = await page.waitForSelector(selector)
   if (!field) throw new Error(`no field ${selector}`)
   await field.focus()
-  await field.evaluate((element) => (element as HTMLInputElement).select())
+  await field.evaluate((element) => {
+    if (element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement) element.select()
+    else window.getSelection()?.selectAllChildren(element)
+  })
   await field.press('Backspace')
   await field.type(text)
 }

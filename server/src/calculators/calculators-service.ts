@@ -1,16 +1,38 @@
 import { UniqueConstraintError } from 'sequelize'
-import type { CalculatorCard, CalculatorOpened, MakeCalculator, Person, SaveDraft } from '@vivid/contract'
-import { type CalculatorDocument, compile, evaluate, type PlainDate, starters } from '@vivid/core'
+import type { Sequelize, Transaction } from 'sequelize'
+import {
+  CalculatorFile,
+  type CalculatorCard,
+  type CalculatorOpened,
+  type MakeCalculator,
+  type Person,
+  type SaveDraft,
+} from '@vivid/contract'
+import {
+  type CalculatorDocument,
+  emptyCalculator,
+  openDocument,
+  type PlainDate,
+  type RateSheet,
+  starters,
+  textIn,
+} from '@vivid/core'
 import type { EditionData, EditionsStore } from '../editions/editions-store'
 import { larkmoorStyle } from '../house-styles/larkmoor'
 import { AppError } from '../http/app-error'
 import type { PeopleStore } from '../people/people-store'
+import { refuseFaulty } from '../rate-sheets/rate-sheets-service'
+import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import { stateOf } from './calculator-state'
+import { cardMeterOf } from './card-meter'
 import type { CalculatorData, CalculatorsStore } from './calculators-store'
 import { slugOf } from './slug'
 
 export interface CalculatorsDeps {
+  readonly database: Sequelize
   readonly calculators: CalculatorsStore
+  readonly sheets: RateSheetsStore
+  readonly announceSheet: (sheetId: string, transaction: Transaction) => Promise<void>
   readonly editions: EditionsStore
   readonly people: PeopleStore
   readonly today: () => PlainDate
@@ -21,7 +43,8 @@ export interface CalculatorsDeps {
 export type CalculatorsService = ReturnType<typeof createCalculatorsService>
 
 /** Making, opening and editing calculators. Putting them live is the editions' part. */
-export function createCalculatorsService({ calculators, editions, people, today, lender }: CalculatorsDeps) {
+export function createCalculatorsService(deps: CalculatorsDeps) {
+  const { database, calculators, editions, sheets, people, today, lender, announceSheet } = deps
   const nameOf = async (id: string) => (await people.byId(id))?.name ?? 'someone'
 
   async function existing(id: string): Promise<CalculatorData> {
@@ -30,21 +53,21 @@ export function createCalculatorsService({ calculators, editions, people, today,
     return found
   }
 
-  async function card(calculator: CalculatorData): Promise<CalculatorCard> {
+  async function card(calculator: CalculatorData, allSheets: readonly RateSheet[]): Promise<CalculatorCard> {
     const { id, slug, draft, liveEdition } = calculator
     const live = liveEdition === null ? undefined : await editions.one(id, liveEdition)
     return {
       id,
       slug,
-      title: draft.title,
+      title: titleOf(draft),
       currency: draft.currency,
-      locale: draft.locale,
+      languages: draft.languages,
       state: stateOf(calculator, live?.revision),
       liveEdition,
       lastEditedBy: await nameOf(calculator.lastEditedBy),
       lastEditedAt: calculator.lastEditedAt.toISOString(),
-      sampleName: draft.sample.name,
-      meter: meterOf(draft, today()),
+      sampleName: draft.samples[0]?.name ?? '',
+      meter: cardMeterOf(draft, today(), allSheets),
     }
   }
 
@@ -78,27 +101,72 @@ export function createCalculatorsService({ calculators, editions, people, today,
     editedBy: await nameOf(editedBy),
   })
 
+  async function madeFrom(
+    asked: MakeCalculator,
+  ): Promise<{ document: CalculatorDocument; sheets: readonly RateSheet[] }> {
+    switch (asked.from) {
+      case 'empty':
+        return { document: emptyCalculator(), sheets: [] }
+      case 'starter': {
+        const starter = starters.find(({ id }) => id === asked.starter)
+        if (!starter) throw new AppError('STARTER_UNKNOWN', { details: { starter: asked.starter } })
+        return { document: starter.make(), sheets: starter.sheets }
+      }
+      case 'copy':
+        return { document: (await existing(asked.calculator)).draft, sheets: [] }
+      case 'file':
+        return readFile(asked.file)
+    }
+  }
+
+  /** Adds the sheets that are not here yet; the names of those that are, and stay as they are. */
+  async function addSheets(brought: readonly RateSheet[], person: Person): Promise<string[]> {
+    const kept: string[] = []
+    for (const sheet of brought) {
+      await database.transaction(async (transaction) => {
+        if (await sheets.add(sheet, person.id, transaction)) await announceSheet(sheet.id, transaction)
+        else kept.push(sheet.name)
+      })
+    }
+    return kept
+  }
+
   return {
     existing,
     async list(): Promise<CalculatorCard[]> {
-      return Promise.all((await calculators.all()).map(card))
+      const allSheets = (await sheets.all()).map(({ sheet }) => sheet)
+      return Promise.all((await calculators.all()).map((calculator) => card(calculator, allSheets)))
     },
     async open(id: string): Promise<CalculatorOpened> {
       return opened(await existing(id))
     },
-    /** A new calculator from a starter, under an address no other has. */
-    async make({ starter, title }: MakeCalculator, person: Person): Promise<CalculatorOpened> {
-      const document = starters.find(({ id }) => id === starter)?.make()
-      if (!document) throw new Error(`no starter ${starter}`)
-      const draft: CalculatorDocument = { ...document, title, lender }
+    /** A new calculator under an address no other has, with the rate sheets it brings along. */
+    async make(asked: MakeCalculator, person: Person): Promise<CalculatorOpened> {
+      const { document, sheets: brought } = await madeFrom(asked)
+      brought.forEach(refuseFaulty)
+      const title = asked.title ?? titleOf(document)
+      const draft: CalculatorDocument = { ...document, title: titled(document, title), lender }
+      const kept = await addSheets(brought, person)
       for (;;) {
         const slug = slugOf(title, await calculators.slugsLike(slugOf(title, new Set())))
         try {
-          return await opened(await calculators.add({ slug, draft, lastEditedBy: person.id }))
+          const made = await opened(await calculators.add({ slug, draft, lastEditedBy: person.id }))
+          return kept.length > 0 ? { ...made, sheetsKept: kept } : made
         } catch (error) {
           // Another took the address in between: look again.
           if (!(error instanceof UniqueConstraintError)) throw error
         }
+      }
+    },
+    /** A calculator as a file that another installation can read. */
+    async file(id: string): Promise<CalculatorFile> {
+      const { draft } = await existing(id)
+      const used = new Set(draft.steps.flatMap((step) => (step.kind === 'lookUp' ? [step.sheet] : [])))
+      const all = await sheets.all()
+      return {
+        format: 'vivid-meter/calculator',
+        document: draft,
+        sheets: all.map(({ sheet }) => sheet).filter((sheet) => used.has(sheet.id)),
       }
     },
     /** Saves a draft on top of the revision it was made from; a stale one is refused with the draft as it stands. */
@@ -116,12 +184,26 @@ export function createCalculatorsService({ calculators, editions, people, today,
   }
 }
 
-/** The sample visitor's first payment taken apart; null while it cannot be worked out, or borrows nothing. */
-function meterOf(draft: CalculatorDocument, today: PlainDate): CalculatorCard['meter'] {
-  const { readouts } = evaluate(compile(draft).program, draft.sample.answers, today)
-  const payment = readouts.find((readout) => readout.shows === 'payment')
-  if (payment?.shows !== 'payment' || payment.count === 0) return null
-  return { payment: payment.payment, ...payment.first, frequency: payment.frequency }
-}
+const titleOf = ({ title, languages: [main = ''] }: CalculatorDocument) => textIn(title, main, main)
+
+/** The title in the main language; another language keeps its own only where the title stays the starter's. */
+const titled = (
+  { title, languages: [main = ''] }: CalculatorDocument,
+  words: string,
+): CalculatorDocument['title'] => (title[main] === words ? title : { [main]: words })
 
 const isUuid = (text: string) => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text)
+
+/** A saved calculator, of this version or an older one; refused with the place at fault. */
+function readFile(file: unknown): { document: CalculatorDocument; sheets: readonly RateSheet[] } {
+  const unreadable = (where: string, what: string) =>
+    new AppError('FILE_UNREADABLE', { field: where, details: { where, what } })
+  const parsed = CalculatorFile.safeParse(file)
+  if (!parsed.success) {
+    const [first] = parsed.error.issues
+    throw unreadable(first?.path.join('.') || 'the start', first?.message ?? 'it is no calculator')
+  }
+  const opened = openDocument(parsed.data.document)
+  if (!opened.ok) throw unreadable(`document.${opened.field}`, opened.what)
+  return { document: opened.document, sheets: parsed.data.sheets }
+}

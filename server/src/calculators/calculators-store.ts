@@ -1,5 +1,5 @@
 import { DataTypes, type InferAttributes, Model, Op, type Sequelize, Transaction } from 'sequelize'
-import { CalculatorDocument } from '@vivid/core'
+import { openDocument, type CalculatorDocument } from '@vivid/core'
 
 class CalculatorRow extends Model<InferAttributes<CalculatorRow>, NewCalculator> {
   declare id: string
@@ -39,6 +39,13 @@ export type CalculatorProgress = Partial<
   Pick<CalculatorData, 'sentRevision' | 'sentBy' | 'liveEdition' | 'takenDownAt'>
 >
 
+/** A stored document of whatever version; one that cannot be read is a fault of ours. */
+export function openStored(stored: unknown): CalculatorDocument {
+  const opened = openDocument(stored)
+  if (!opened.ok) throw new Error(`a stored document cannot be read at ${opened.field}: ${opened.what}`)
+  return opened.document
+}
+
 export type CalculatorsStore = ReturnType<typeof createCalculatorsStore>
 
 export function createCalculatorsStore(database: Sequelize) {
@@ -59,7 +66,7 @@ export function createCalculatorsStore(database: Sequelize) {
   )
   const plain = (row: CalculatorRow): CalculatorData => {
     const data = row.get({ plain: true })
-    return { ...data, draft: CalculatorDocument.parse(data.draft) }
+    return { ...data, draft: openStored(data.draft) }
   }
 
   return {

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import type { CalculatorCard, CalculatorOpened } from '@vivid/contract'
+import { paragraphs } from '@vivid/core'
 import { TestClient, testServer, type TestServer } from '../testing/test-server'
 import { slugOf } from './slug'
 
@@ -24,15 +25,15 @@ test('the list shows each calculator with its state and the meter of its sample 
     'winter-berth-purchase': 'takenDown',
   })
   const meter = cards.find(({ slug }) => slug === 'floating-home-mortgage')?.meter
-  expect(meter?.payment).toBe(907_59)
-  expect((meter?.principal ?? 0) + (meter?.interest ?? 0)).toBe(907_59)
+  expect(meter).toMatchObject({ figure: '$907.59', every: 'biweekly' })
+  expect(meter?.parts.reduce((sum, { amount }) => sum + amount, 0)).toBe(907_59)
   expect(cards.find(({ slug }) => slug === 'lock-keepers-cottage')?.meter).toBeNull()
 })
 
 test('two calculators of the same title get addresses of their own', async () => {
   const made = await Promise.all([ines.make('Éclusier’s Hut'), rasmus.make('Éclusier’s Hut')])
   expect(made.map(({ slug }) => slug).sort()).toEqual(['eclusier-s-hut', 'eclusier-s-hut-2'])
-  expect(made[0]?.document.title).toBe('Éclusier’s Hut')
+  expect(made[0]?.document.title).toEqual({ 'en-CA': 'Éclusier’s Hut' })
 })
 
 test.each([
@@ -46,36 +47,36 @@ test.each([
 
 test('a saved draft is kept with its revision and whoever saved it', async () => {
   const { id, revision, document } = await ines.make()
-  const changed = { ...document, introduction: 'Row, row, row.' }
+  const changed = { ...document, introduction: { 'en-CA': paragraphs('Row, row, row.') } }
   const saved = await ines.ask<CalculatorOpened>('PUT', `/api/calculators/${id}/draft`, {
     revision,
     document: changed,
   })
   expect(saved).toMatchObject({ status: 200, body: { revision: revision + 1, lastEditedBy: 'Ines Okafor' } })
-  expect((await rasmus.open(id)).document.introduction).toBe('Row, row, row.')
+  expect((await rasmus.open(id)).document.introduction).toEqual({ 'en-CA': paragraphs('Row, row, row.') })
 })
 
 test('a write on a stale revision is refused with the draft as it stands, and changes nothing', async () => {
   const { id, revision, document } = await ines.make()
   await rasmus.ask('PUT', `/api/calculators/${id}/draft`, {
     revision,
-    document: { ...document, title: 'Theirs' },
+    document: { ...document, lender: 'Theirs' },
   })
   const stale = await ines.ask<{ code: string; current: CalculatorOpened }>(
     'PUT',
     `/api/calculators/${id}/draft`,
     {
       revision,
-      document: { ...document, title: 'Mine' },
+      document: { ...document, lender: 'Mine' },
     },
   )
   expect(stale).toMatchObject({ status: 409, body: { code: 'REVISION_STALE' } })
   expect(stale.body.current).toMatchObject({
     revision: revision + 1,
-    document: { title: 'Theirs' },
+    document: { lender: 'Theirs' },
     lastEditedBy: 'Rasmus Tey',
   })
-  expect((await ines.open(id)).document.title).toBe('Theirs')
+  expect((await ines.open(id)).document.lender).toBe('Theirs')
 })
 
 test('of many writes on one revision exactly one wins', async () => {
@@ -83,7 +84,7 @@ test('of many writes on one revision exactly one wins', async () => {
   const writes = Array.from({ length: 8 }, (_, i) =>
     ines.ask('PUT', `/api/calculators/${id}/draft`, {
       revision,
-      document: { ...document, title: `Title ${i}` },
+      document: { ...document, lender: `Lender ${i}` },
     }),
   )
   const statuses = (await Promise.all(writes)).map(({ status }) => status).sort()
@@ -102,7 +103,13 @@ test('a keeper may read and not edit; nobody else gets in', async () => {
     },
   })
   expect(
-    (await wren.ask('POST', '/api/calculators', { starter: 'mortgage-payment', title: 'No' })).status,
+    (
+      await wren.ask('POST', '/api/calculators', {
+        from: 'starter',
+        starter: 'mortgage-payment',
+        title: 'No',
+      })
+    ).status,
   ).toBe(403)
   expect((await new TestClient(server.address).ask('GET', `/api/calculators/${id}`)).status).toBe(401)
 })
@@ -113,7 +120,36 @@ test.each<[string, (document: CalculatorOpened['document']) => unknown, string]>
   ['text for an amount', (d) => withStep(d, { default: '412600' }), 'document.steps.0.default'],
   ['half a cent', (d) => withStep(d, { default: 0.5 }), 'document.steps.0.default'],
   ['an absurd amount', (d) => withStep(d, { most: 1e300 }), 'document.steps.0.most'],
-  ['an empty label', (d) => withStep(d, { label: '  ' }), 'document.steps.0.label'],
+  ['a label that is no text', (d) => withStep(d, { label: { 'en-CA': 7 } }), 'document.steps.0.label.en-CA'],
+  [
+    'a label in no language',
+    (d) => withStep(d, { label: { english: 'x' } }),
+    'document.steps.0.label.english',
+  ],
+  [
+    'a link to a script',
+    (d) => ({
+      ...d,
+      introduction: {
+        'en-CA': {
+          type: 'doc',
+          content: [
+            {
+              type: 'paragraph',
+              content: [
+                {
+                  type: 'text',
+                  text: 'x',
+                  marks: [{ type: 'link', attrs: { href: 'javascript:alert(1)' } }],
+                },
+              ],
+            },
+          ],
+        },
+      },
+    }),
+    'document.introduction.en-CA.content.0.content.0.marks.0.attrs.href',
+  ],
   ['a step kind nobody knows', (d) => withStep(d, { asks: 'mood' }), 'document.steps.0.asks'],
   ['an unknown currency', (d) => ({ ...d, currency: 'XXX' }), 'document.currency'],
   ['a list for a document', () => [], 'document'],

@@ -21,6 +21,9 @@ export function calculatorRoutes(calculators: CalculatorsService): Router {
   route(router, '/:id', {
     get: [async (req, res) => void res.json(await calculators.open(param(req, 'id')))],
   })
+  route(router, '/:id/file', {
+    get: [async (req, res) => void res.json(await calculators.file(param(req, 'id')))],
+  })
   route(router, '/:id/draft', {
     put: [
       allowed('edit'),

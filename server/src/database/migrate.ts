@@ -3,9 +3,13 @@ import { QueryTypes } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import type { Logger } from 'pino'
 import { firstTables } from './migrations/0001-first-tables'
+import { rateSheets } from './migrations/0002-rate-sheets'
 
 /** Every change to the tables, in order. Never edited after release; a new change is a new entry. */
-const migrations = [{ name: '0001-first-tables', up: firstTables }]
+const migrations = [
+  { name: '0001-first-tables', up: firstTables },
+  { name: '0002-rate-sheets', up: rateSheets },
+]
 
 /** Any fixed number: it keeps two server processes from migrating at the same time. */
 const LOCK = 468_000_001

@@ -1,10 +1,19 @@
 import type { Sequelize, Transaction } from 'sequelize'
 import { type AtRevision, compileSentenceWithPlace, type Person } from '@vivid/contract'
-import { compile, evaluate, type PlainDate, type Program } from '@vivid/core'
+import {
+  compile,
+  evaluate,
+  runProofs,
+  stoppingProblems,
+  type PlainDate,
+  type Program,
+  type RateSheet,
+} from '@vivid/core'
 import type { CalculatorData, CalculatorsStore } from '../calculators/calculators-store'
 import type { CalculatorsService } from '../calculators/calculators-service'
 import { AppError } from '../http/app-error'
 import { contentOf, freeze } from './edition-content'
+import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import type { EditionsStore } from './editions-store'
 
 export interface EditionsDeps {
@@ -12,6 +21,7 @@ export interface EditionsDeps {
   readonly calculators: CalculatorsStore
   readonly service: CalculatorsService
   readonly editions: EditionsStore
+  readonly sheets: RateSheetsStore
   /** Tells every server process, once the transaction is through, that a calculator's live edition changed. */
   readonly announce: (slug: string, transaction: Transaction) => Promise<void>
   readonly today: () => PlainDate
@@ -21,7 +31,9 @@ export type EditionsService = ReturnType<typeof createEditionsService>
 
 /** From a draft to what visitors see: sent for approval, approved by another person, live as a frozen edition. */
 export function createEditionsService(deps: EditionsDeps) {
-  const { database, calculators, service, editions, announce, today } = deps
+  const { database, calculators, service, editions, sheets, announce, today } = deps
+  const allSheets = async (transaction: Transaction) =>
+    (await sheets.all(transaction)).map(({ sheet }) => sheet)
 
   /** Runs an action on a calculator that no one else can change meanwhile. */
   async function withLocked(id: string, act: (calculator: CalculatorData, t: Transaction) => Promise<void>) {
@@ -52,7 +64,7 @@ export function createEditionsService(deps: EditionsDeps) {
       withLocked(id, async (calculator, transaction) => {
         await refuseStale(calculator, revision)
         await refuseUnchanged(calculator, transaction)
-        checkedProgram(calculator, today())
+        checkedProgram(calculator, today(), await allSheets(transaction))
         await calculators.setProgress(id, { sentRevision: revision, sentBy: person.id }, transaction)
       }),
 
@@ -62,7 +74,9 @@ export function createEditionsService(deps: EditionsDeps) {
         await refuseStale(calculator, revision)
         if (calculator.sentRevision !== revision) throw new AppError('NOT_SENT_FOR_APPROVAL')
         if (calculator.lastEditedBy === person.id) throw new AppError('APPROVER_IS_LAST_EDITOR')
-        const { text, sha256 } = freeze(contentOf(checkedProgram(calculator, today())))
+        const { text, sha256 } = freeze(
+          contentOf(checkedProgram(calculator, today(), await allSheets(transaction))),
+        )
         const [newest] = await editions.ofCalculator(id, transaction)
         const number = (newest?.number ?? 0) + 1
         await editions.add(
@@ -104,19 +118,27 @@ export function createEditionsService(deps: EditionsDeps) {
   }
 }
 
-/** The program of a draft that is fit to go live: it compiles, and works out for its sample visitor. */
-function checkedProgram({ draft }: CalculatorData, today: PlainDate): Program {
-  const { program, problems } = compile(draft)
-  const [problem] = problems
+/** The program of a draft that is fit to go live: it compiles, works out for its sample visitors, and its proofs agree. */
+function checkedProgram({ draft }: CalculatorData, today: PlainDate, sheets: readonly RateSheet[]): Program {
+  const compiled = compile(draft, sheets)
+  const { program } = compiled
+  const [problem] = stoppingProblems(compiled)
   if (problem) {
     const what = compileSentenceWithPlace(problem, draft)
     throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: problem.step ?? '' })
   }
-  const unfit = evaluate(program, draft.sample.answers, today).problems[0]
-  if (unfit) {
-    const name = draft.steps.find(({ id }) => id === unfit.field)?.name ?? unfit.field
-    const what = `the sample visitor’s answer to “${name}” does not fit.`
+  for (const { name, answers } of draft.samples) {
+    const [unfit] = evaluate(program, answers, { today, sheets }).problems
+    if (!unfit) continue
+    const step = draft.steps.find(({ id }) => id === unfit.field)?.name ?? unfit.field
+    const what = `for the sample visitor “${name}”, “${step}” cannot be worked out.`
     throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: unfit.field })
+  }
+  for (const result of runProofs(compiled, sheets)) {
+    const line = result.lines.find(({ agrees }) => !agrees)
+    if (!line) continue
+    const what = `the proof “${result.name}” expects ${line.expected} for “${line.of}” and gets ${line.got ?? 'no value'}.`
+    throw new AppError('PROOFS_DIFFER', { details: { what }, field: `proofs.${result.id}` })
   }
   return program
 }

@@ -1,5 +1,6 @@
 import { DataTypes, type InferAttributes, Model, type Sequelize, type Transaction } from 'sequelize'
 import type { CalculatorDocument } from '@vivid/core'
+import { openStored } from '../calculators/calculators-store'
 
 class EditionRow extends Model<InferAttributes<EditionRow>, EditionData> {
   declare calculatorId: string
@@ -45,7 +46,10 @@ export function createEditionsStore(database: Sequelize) {
     },
     { sequelize: database, tableName: 'editions', underscored: true, timestamps: false },
   )
-  const plain = (row: EditionRow): EditionData => row.get({ plain: true })
+  const plain = (row: EditionRow): EditionData => {
+    const data = row.get({ plain: true })
+    return { ...data, draft: openStored(data.draft) }
+  }
 
   return {
     /** Newest first. */

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import type { CalculatorOpened, LiveCalculator } from '@vivid/contract'
+import { paragraphs } from '@vivid/core'
 import { TestClient, testServer, type TestServer } from '../testing/test-server'
 
 let server: TestServer
@@ -55,7 +56,9 @@ test('sent, approved by another person, it is live as edition 1', async () => {
 })
 
 test('whoever changed it last cannot approve it, even as an approver; another approver can', async () => {
-  const made = await save(odile, await ines.make('Coracle loan'), { introduction: 'Round.' })
+  const made = await save(odile, await ines.make('Coracle loan'), {
+    introduction: { 'en-CA': paragraphs('Round.') },
+  })
   await post(odile, made, 'send')
   expect(await post(odile, made, 'approve')).toMatchObject({
     status: 403,
@@ -82,7 +85,7 @@ test('a draft that was not sent, or changed since, cannot go live', async () => 
     body: { code: 'NOT_SENT_FOR_APPROVAL' },
   })
   await post(ines, made, 'send')
-  const changed = await save(ines, made, { introduction: 'Changed after sending.' })
+  const changed = await save(ines, made, { introduction: { 'en-CA': paragraphs('Changed after sending.') } })
   expect(changed.state).toBe('draft')
   expect(await post(odile, made, 'approve')).toMatchObject({ status: 409, body: { code: 'REVISION_STALE' } })
   expect(await post(odile, changed, 'approve')).toMatchObject({
@@ -100,7 +103,7 @@ test('a draft with something to mend cannot be sent, and says what', async () =>
     body: {
       code: 'DRAFT_HAS_PROBLEMS',
       field: 'rate',
-      sentence: 'The draft cannot go live yet: Rate: The default lies outside of what the question allows.',
+      sentence: 'The draft cannot go live yet: rate: The default lies outside of what the question allows.',
     },
   })
 })
@@ -109,14 +112,14 @@ test('a second edition does not change the first, and visitors see the first unt
   const first = await live('Ferry loan')
   await expect.poll(async () => (await published(first.slug)).edition).toBe(1)
   const before = await published(first.slug)
-  const changed = await save(ines, first, { title: 'Ferry loan, renamed' })
+  const changed = await save(ines, first, { title: { 'en-CA': 'Ferry loan, renamed' } })
   expect(changed.state).toBe('liveWithChanges')
   expect(await published(first.slug)).toEqual(before)
   await post(ines, changed, 'send')
   expect(await published(first.slug)).toEqual(before)
   const second = (await post(kofi, changed, 'approve')).body
   await expect.poll(async () => (await published(first.slug)).edition).toBe(2)
-  expect((await published(first.slug)).content.program.title).toBe('Ferry loan, renamed')
+  expect((await published(first.slug)).content.program.title).toEqual({ 'en-CA': 'Ferry loan, renamed' })
   const kept = second.editions.find(({ number }) => number === 1)
   expect(kept).toEqual(first.editions[0])
   await odile.ask('POST', `/api/calculators/${first.id}/editions/1/live`)

@@ -86,7 +86,7 @@ test.each<[string, Record<string, string>]>([
   const refused = await client.ask(
     'POST',
     '/api/calculators',
-    { starter: 'mortgage-payment', title: 'Sly' },
+    { from: 'starter', starter: 'mortgage-payment', title: 'Sly' },
     headers,
   )
   expect(refused).toMatchObject({ status: 403, body: { code: 'ORIGIN_REFUSED' } })

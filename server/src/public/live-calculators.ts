@@ -2,11 +2,18 @@ import pg from 'pg'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { Logger } from 'pino'
 import type { EditionContent, LiveCalculator } from '@vivid/contract'
+import { openProgram, RateSheet } from '@vivid/core'
 
 /** What visitors may know of a slug: a live calculator, or that it is not or no longer offered. */
 export type Offer =
   | { readonly state: 'live'; readonly calculator: LiveCalculator }
   | { readonly state: 'takenDown' | 'notLive' }
+
+/** A rate sheet with the revision it stands at. */
+export interface SheetInMemory {
+  readonly sheet: RateSheet
+  readonly revision: number
+}
 
 interface OfferRow {
   slug: string
@@ -18,6 +25,8 @@ interface OfferRow {
 }
 
 const CHANNEL = 'live_calculators'
+/** Before the address of a sheet, where a calculator's is a plain one. */
+const SHEET = 'sheet/'
 const RETRY_MS = 1_000
 
 /** Says on the database's channel that a calculator's live edition changed; delivered when the transaction commits. */
@@ -31,12 +40,17 @@ export const announceChange =
     })
   }
 
+/** The same for a rate sheet. */
+export const announceSheet = (database: Sequelize) => (id: string, transaction: Transaction) =>
+  announceChange(database)(`${SHEET}${id}`, transaction)
+
 /**
  * What is on offer, kept in memory: filled from PostgreSQL at the start, and one calculator at a time whenever
  * any server process announces a change. While the database is away, visitors are served what was known.
  */
 export class LiveCalculators {
   readonly #offers = new Map<string, Offer>()
+  readonly #sheets = new Map<string, SheetInMemory>()
   #listener: pg.Client | undefined
   #retry: NodeJS.Timeout | undefined
   #closed = false
@@ -49,6 +63,11 @@ export class LiveCalculators {
 
   get(slug: string): Offer | undefined {
     return this.#offers.get(slug)
+  }
+
+  /** The sheets of these addresses as they stand; one that is not there is left out. */
+  sheets(ids: readonly string[]): SheetInMemory[] {
+    return ids.flatMap((id) => this.#sheets.get(id) ?? [])
   }
 
   async open(): Promise<void> {
@@ -95,14 +114,25 @@ export class LiveCalculators {
     const offers = await this.#read()
     this.#offers.clear()
     for (const [slug, offer] of offers) this.#offers.set(slug, offer)
+    await this.#readSheets()
   }
 
   async #refresh(slug: string): Promise<void> {
     try {
+      if (slug.startsWith(SHEET)) return await this.#readSheets(slug.slice(SHEET.length))
       for (const [changed, offer] of await this.#read(slug)) this.#offers.set(changed, offer)
     } catch (err) {
       this.log.error({ err, slug }, 'a changed calculator could not be read; the one before stays on offer')
     }
+  }
+
+  async #readSheets(id?: string): Promise<void> {
+    const rows = await this.database.query<{ id: string; sheet: unknown; revision: number }>(
+      'SELECT id, sheet, revision FROM rate_sheets WHERE CAST(:id AS text) IS NULL OR id = :id',
+      { replacements: { id: id ?? null }, type: QueryTypes.SELECT },
+    )
+    for (const { sheet, revision, ...row } of rows)
+      this.#sheets.set(row.id, { sheet: RateSheet.parse(sheet), revision })
   }
 
   async #read(slug?: string): Promise<[string, Offer][]> {
@@ -118,6 +148,12 @@ export class LiveCalculators {
   }
 }
 
+/** An edition's content as it was frozen, its program read anew where it is of an older version. */
+function readContent(text: string): EditionContent {
+  const content = JSON.parse(text) as EditionContent
+  return { ...content, program: openProgram(content.program) }
+}
+
 function offerOf({ slug, taken_down, number, content, sha256, published_at }: OfferRow): Offer {
   if (number === null) return { state: taken_down ? 'takenDown' : 'notLive' }
   const calculator: LiveCalculator = {
@@ -125,7 +161,7 @@ function offerOf({ slug, taken_down, number, content, sha256, published_at }: Of
     edition: number,
     sha256,
     publishedAt: published_at.toISOString(),
-    content: JSON.parse(content) as EditionContent,
+    content: readContent(content),
   }
   return { state: 'live', calculator }
 }

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { Router } from 'express'
 import {
   EvaluateRequest,
@@ -5,7 +6,7 @@ import {
   type LiveCalculator,
   type ServedCalculator,
 } from '@vivid/contract'
-import { evaluate, isoDate, type PlainDate } from '@vivid/core'
+import { evaluate, isoDate, type PlainDate, type Program } from '@vivid/core'
 import { AppError } from '../http/app-error'
 import { parseOrThrow } from '../http/parse'
 import { param, route } from '../http/routing'
@@ -31,7 +32,7 @@ export function publicRoutes({ live, today }: PublicDeps): Router {
   route(router, '/calculators/:slug', {
     get: [
       (req, res) => {
-        const served = serve(liveOrThrow(live, param(req, 'slug')), today())
+        const served = serve(live, liveOrThrow(live, param(req, 'slug')), today())
         res.set({ 'cache-control': 'public, max-age=0, must-revalidate', etag: etagOf(served) })
         if (req.fresh) return void res.status(304).end()
         res.json(served)
@@ -41,10 +42,12 @@ export function publicRoutes({ live, today }: PublicDeps): Router {
   route(router, '/calculators/:slug/evaluate', {
     post: [
       (req, res) => {
-        const { answers } = parseOrThrow(EvaluateRequest, req.body)
+        const { answers, language } = parseOrThrow(EvaluateRequest, req.body)
         const calculator = liveOrThrow(live, param(req, 'slug'))
-        const evaluation = evaluate(calculator.content.program, answers, today())
-        const response = evaluateResponse(calculator, evaluation)
+        const { program } = calculator.content
+        const { sheets } = serve(live, calculator, today())
+        const evaluation = evaluate(program, answers, { today: today(), sheets })
+        const response = evaluateResponse(calculator, evaluation, languageFor(program, language))
         const [problem] = response.problems
         if (problem) {
           throw new AppError('ANSWERS_INVALID', {
@@ -61,14 +64,28 @@ export function publicRoutes({ live, today }: PublicDeps): Router {
   return router
 }
 
-export const serve = (calculator: LiveCalculator, today: PlainDate): ServedCalculator => ({
-  ...calculator,
-  today: isoDate(today),
-})
+/** A calculator as it stands today: with the versions of its sheets that have begun. Coming rates stay here. */
+export function serve(live: LiveCalculators, calculator: LiveCalculator, today: PlainDate): ServedCalculator {
+  const day = isoDate(today)
+  const sheets = live
+    .sheets(calculator.content.program.sheets)
+    .map(({ sheet }) => ({ ...sheet, versions: sheet.versions.filter(({ from }) => from <= day) }))
+  return { ...calculator, today: day, sheets }
+}
+
+/** The language asked for, if the calculator speaks it: exactly, or in another country's kind; else its main one. */
+export function languageFor({ languages }: Program, asked: string | undefined): string {
+  const exact = languages.find((language) => language.toLowerCase() === asked?.toLowerCase())
+  const kin = languages.find((language) => asked && language.slice(0, 2) === asked.slice(0, 2).toLowerCase())
+  return exact ?? kin ?? languages[0] ?? 'en-CA'
+}
 
 /** Names what is served; `page` names the page it stands in, if any. */
-export const etagOf = ({ sha256, edition, today }: ServedCalculator, page = ''): string =>
-  `"${sha256.slice(0, 32)}-${edition}-${today}${page && `-${page}`}"`
+export const etagOf = ({ sha256, edition, today, sheets }: ServedCalculator, page = ''): string =>
+  `"${sha256.slice(0, 32)}-${edition}-${today}${sheets.length ? `-${markOf(sheets)}` : ''}${page && `-${page}`}"`
+
+const markOf = (sheets: ServedCalculator['sheets']) =>
+  createHash('sha256').update(JSON.stringify(sheets)).digest('hex').slice(0, 12)
 
 function liveOrThrow(live: LiveCalculators, slug: string): LiveCalculator {
   const offer = live.get(slug)

@@ -3,7 +3,8 @@ import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import express, { Router, type Response } from 'express'
 import { param, route } from '../http/routing'
-import { etagOf, serve, type PublicDeps } from './routes'
+import { textIn } from '@vivid/core'
+import { etagOf, languageFor, serve, type PublicDeps } from './routes'
 
 export interface VisitorPageDeps extends PublicDeps {
   /** The folder of the built visitor page. */
@@ -37,12 +38,18 @@ export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): R
         const offer = live.get(param(req, 'slug'))
         if (offer?.state !== 'live')
           return sendNotice(res, offer?.state === 'takenDown' ? notices.takenDown : notices.unknown)
-        const served = serve(offer.calculator, today())
-        res.set({ 'cache-control': 'public, max-age=0, must-revalidate', etag: etagOf(served, pageName) })
+        const served = serve(live, offer.calculator, today())
+        const { program } = served.content
+        const { lang } = req.query
+        const language = languageFor(program, typeof lang === 'string' ? lang : undefined)
+        res.set({
+          'cache-control': 'public, max-age=0, must-revalidate',
+          etag: etagOf(served, `${pageName}-${language}`),
+        })
         if (req.fresh) return void res.status(304).end()
-        const { title, locale } = served.content.program
+        const title = textIn(program.title, language, program.languages[0] ?? '')
         const data = `<script type="application/json" id="calculator">${safeJson(served)}</script>`
-        res.type('html').send(filled(page, { lang: locale, title, head: data }))
+        res.type('html').send(filled(page, { lang: language, title, head: data }))
       },
     ],
   })

@@ -126,7 +126,11 @@ export class TestClient {
 
   async make(title = 'Punt mortgage'): Promise<CalculatorOpened> {
     return (
-      await this.ask<CalculatorOpened>('POST', '/api/calculators', { starter: 'mortgage-payment', title })
+      await this.ask<CalculatorOpened>('POST', '/api/calculators', {
+        from: 'starter',
+        starter: 'mortgage-payment',
+        title,
+      })
     ).body
   }
 

@@ -1,15 +1,21 @@
-import { computed, reactive, ref, watch, type ComputedRef } from 'vue'
+import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import {
-  evaluate,
+  createEvaluator,
   readIsoDate,
   shareOf,
+  textIn,
   type Answers,
   type Minor,
   type Program,
   type Question,
+  type RateSheet,
+  type RichText,
+  type RichTexts,
+  type Texts,
 } from '@vivid/core/evaluate'
 import {
-  createFigures,
+  doubtSentence,
+  figuresFor,
   formatAsTyped,
   problemSentence,
   readTyped,
@@ -18,12 +24,15 @@ import {
   type ShareUnit,
   type TypedText,
 } from '@vivid/contract/wording'
+import { wordsFor } from '../words'
 
-/** What the page is made from: a program, the answers to begin with, and the day it is worked out for. */
+/** What the page is made from: a program, the answers to begin with, the day, the rates and the language. */
 export interface CalculatorSource {
   readonly program: Program
   readonly answers: Answers
   readonly today: string
+  readonly sheets: readonly RateSheet[]
+  readonly language: string
 }
 
 export type Calculator = ReturnType<typeof useCalculator>
@@ -31,8 +40,21 @@ export type Calculator = ReturnType<typeof useCalculator>
 /** One visitor's calculator: what is typed, the figures that follow, and what is wrong with it. Nothing typed is lost. */
 export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const program = computed(() => source.value.program)
-  const figures = computed(() => createFigures(program.value.locale, program.value.currency))
-  const questions = computed(() => program.value.steps.filter((step) => step.kind === 'question'))
+  const language = computed(() => source.value.language)
+  const main = computed(() => program.value.languages[0] ?? language.value)
+  const words = computed(() => wordsFor(language.value))
+  const figures = computed(() => figuresFor(program.value, language.value))
+  const steps = computed(() => program.value.steps.map(({ step }) => step))
+  const questions = computed(() => steps.value.filter((step) => step.kind === 'question'))
+  /** The language the texts in the fields are in. */
+  const reading = ref(source.value.language)
+  const typedIn = computed(() => ({ locale: reading.value, minorDigits: program.value.minorDigits }))
+
+  const say = (texts: Texts): string => textIn(texts, language.value, main.value)
+  const sayRich = (texts: RichTexts): RichText | undefined => {
+    const own = texts[language.value]
+    return own && own.content.length > 0 ? own : texts[main.value]
+  }
 
   /** Texts in the fields, and for shares what a bare number means. */
   const texts = reactive<Record<string, string>>({})
@@ -44,26 +66,49 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     Object.fromEntries(
       questions.value.map((question) => [
         question.id,
-        readTyped(question, texts[question.id] ?? '', units[question.id] ?? 'percent', program.value),
+        readTyped(question, texts[question.id] ?? '', units[question.id] ?? 'percent', typedIn.value),
       ]),
     ),
   )
+  const evaluator = computed(() => createEvaluator(program.value))
   const evaluation = computed(() => {
     const today = readIsoDate(source.value.today)
     if (!today) throw new Error(`the page was served for ${source.value.today}, which is no day`)
-    return evaluate(program.value, answers.value, today)
+    return evaluator.value(answers.value, { today, sheets: source.value.sheets })
   })
-  const problems = computed(() =>
+  const isQuestion = (field: string) => questions.value.some(({ id }) => id === field)
+  const told = computed(() =>
     evaluation.value.problems.map((problem) => ({
       field: problem.field,
       sentence: problemSentence(problem, figures.value),
     })),
   )
+  /** What is wrong with the answers; results wait for these. */
+  const problems = computed(() => told.value.filter(({ field }) => isQuestion(field)))
+  /** What could not be worked out although the answers are right. */
+  const setbacks = computed(() => [
+    ...new Set(told.value.filter(({ field }) => !isQuestion(field)).map(({ sentence }) => sentence)),
+  ])
+
+  /** Where results wait for a button: the figures last asked for, and whether the answers are still those. */
+  const waits = computed(() => program.value.results === 'onButton')
+  const asked = shallowRef<{ evaluation: typeof evaluation.value; answers: string }>()
+  const results = computed(() => (waits.value ? asked.value?.evaluation : evaluation.value))
+  const isOutOfDate = computed(
+    () => waits.value && asked.value !== undefined && asked.value.answers !== JSON.stringify(answers.value),
+  )
+  const workOut = () => {
+    asked.value = { evaluation: evaluation.value, answers: JSON.stringify(answers.value) }
+  }
 
   function startAgain(): void {
     left.value = new Set()
-    for (const question of questions.value) setAnswer(question, question.default)
+    asked.value = undefined
+    for (const question of questions.value) setAnswer(question, defaultOf(question))
   }
+
+  const defaultOf = (question: Question): unknown =>
+    question.asks === 'date' && question.default === 'today' ? source.value.today : question.default
 
   function setAnswer(question: Question, answer: unknown): void {
     if (question.asks === 'share') units[question.id] = unitOf(answer)
@@ -73,7 +118,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   /** Takes what is typed, grouping the digits of an amount on the way; returns where the caret goes. */
   function type(question: Question, typed: TypedText): TypedText {
     const groups = question.asks === 'money' || question.asks === 'share'
-    const next = groups ? formatAsTyped(typed, program.value.locale) : typed
+    const next = groups ? formatAsTyped(typed, language.value) : typed
     texts[question.id] = next.text
     return next
   }
@@ -102,28 +147,57 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const problemAt = (id: string): string | undefined =>
     left.value.has(id) ? problems.value.find(({ field }) => field === id)?.sentence : undefined
 
+  /** A gentle question about an answer that looks like a slip. */
+  const doubtAt = (id: string): string | undefined => {
+    const doubt = evaluation.value.doubts.find(({ field }) => field === id)
+    return doubt && left.value.has(id) ? doubtSentence(doubt, figures.value) : undefined
+  }
+
   const pointOutAll = () => {
     left.value = new Set(questions.value.map(({ id }) => id))
   }
 
+  /** What each field began with; one that still says so follows when a draft's default changes. */
+  const begun: Record<string, string> = {}
+  let givenBefore: Answers | undefined
   watch(
-    () => [source.value.answers, source.value.today] as const,
-    ([given]) => {
+    source,
+    ({ answers: given, language: next }) => {
+      if (given !== givenBefore) for (const id of Object.keys(begun)) delete begun[id]
+      givenBefore = given
       left.value = new Set()
-      for (const question of questions.value) setAnswer(question, given[question.id] ?? question.default)
+      // Read in the language it was typed in, then said in the next.
+      const typed = answers.value
+      reading.value = next
+      for (const question of questions.value) {
+        const { id } = question
+        const isTouched = id in begun && texts[id] !== begun[id]
+        setAnswer(question, isTouched ? typed[id] : (given[id] ?? defaultOf(question)))
+        begun[id] = isTouched ? '' : (texts[id] ?? '')
+      }
     },
     { immediate: true },
   )
 
   return {
     program,
+    language,
+    words,
     figures,
+    say,
+    sayRich,
+    steps,
     questions,
     texts,
     units,
     answers,
     evaluation,
+    results,
+    waits,
+    isOutOfDate,
+    workOut,
     problems,
+    setbacks,
     startAgain,
     setAnswer,
     type,
@@ -131,6 +205,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     switchUnit,
     leastShare,
     problemAt,
+    doubtAt,
     pointOutAll,
   }
 }

@@ -2,48 +2,94 @@
 import { computed } from 'vue'
 import type { Question } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
-import { words } from '../words'
-import FrequencyChoice from './FrequencyChoice.vue'
+import DateField from './DateField.vue'
+import OptionChoice from './OptionChoice.vue'
 import ShareUnits from './ShareUnits.vue'
 import TypedField from './TypedField.vue'
 import ValueSlider from './ValueSlider.vue'
 
 const { question, calculator } = defineProps<{ question: Question; calculator: Calculator }>()
 
+const label = computed(() => calculator.say(question.label) || question.name)
+const help = computed(() => calculator.say(question.help))
 const problem = computed(() => calculator.problemAt(question.id))
+const doubt = computed(() => calculator.doubtAt(question.id))
 const fieldId = computed(() => `answer-${question.id}`)
 const describedBy = computed(() =>
-  [question.help && `${fieldId.value}-help`, problem.value && `${fieldId.value}-problem`]
+  [
+    help.value && `${fieldId.value}-help`,
+    problem.value && `${fieldId.value}-problem`,
+    doubt.value && `${fieldId.value}-doubt`,
+  ]
     .filter(Boolean)
     .join(' '),
 )
 
+/** The options of a question that is answered by choosing, with their labels. */
+const options = computed(() => {
+  const { say, words, figures } = calculator
+  switch (question.asks) {
+    case 'choice':
+      return question.options.map(({ name, label: text }) => ({ value: name, label: say(text) || name }))
+    case 'yesNo':
+      return [
+        { value: 'yes', label: words.value.yes },
+        { value: 'no', label: words.value.no },
+      ]
+    case 'frequency':
+      return question.options.map((one) => ({ value: one, label: figures.value.every(one) }))
+    default:
+      return undefined
+  }
+})
+const hasButtons = computed(
+  () => question.asks === 'yesNo' || (question.asks === 'choice' && question.options.length <= 4),
+)
+
 /** What an amount or percentage comes to in the other of the two, or the least it may be. */
 const aside = computed(() => {
+  const { figures, words, evaluation } = calculator
+  if (question.asks === 'money' && question.per !== null) return figures.value.per(question.per)
+  if (!question.required && question.asks !== 'yesNo') return words.value.optional
   if (question.asks !== 'share') return ''
-  const { figures, evaluation } = calculator
   const value = evaluation.value.values[question.id]
   if (value?.unit === 'share') {
     const other =
       value.typed === 'percent' ? figures.value.moneyShort(value.money) : figures.value.percent(value.percent)
-    return words.worksOutTo(other)
+    return words.value.worksOutTo(other)
   }
   const least = calculator.leastShare(question)
-  return least === undefined ? '' : words.from(figures.value.moneyShort(least))
+  return least === undefined ? '' : words.value.from(figures.value.moneyShort(least))
 })
 </script>
 
 <template>
-  <div class="question" :class="{ wrong: problem }">
-    <div class="head">
-      <label :for="fieldId">{{ question.label }}</label>
+  <component
+    :is="hasButtons ? 'fieldset' : 'div'"
+    class="question"
+    :class="{ wrong: problem }"
+    :aria-describedby="hasButtons ? describedBy || undefined : undefined"
+  >
+    <legend v-if="hasButtons" class="head">{{ label }}</legend>
+    <div v-else class="head">
+      <label :for="fieldId">{{ label }}</label>
       <span v-if="aside" class="aside">{{ aside }}</span>
     </div>
-    <FrequencyChoice
-      v-if="question.asks === 'frequency'"
+    <OptionChoice
+      v-if="options"
+      :id="fieldId"
+      :question="question"
+      :options="options"
+      :buttons="hasButtons"
+      :calculator="calculator"
+      :described-by="describedBy"
+    />
+    <DateField
+      v-else-if="question.asks === 'date'"
       :id="fieldId"
       :question="question"
       :calculator="calculator"
+      :invalid="Boolean(problem)"
       :described-by="describedBy"
     />
     <div v-else class="entry">
@@ -54,14 +100,24 @@ const aside = computed(() => {
         :invalid="Boolean(problem)"
         :described-by="describedBy"
       />
-      <ShareUnits v-if="question.asks === 'share'" :question="question" :calculator="calculator" />
+      <ShareUnits
+        v-if="question.asks === 'share'"
+        :question="question"
+        :label="label"
+        :calculator="calculator"
+      />
     </div>
     <ValueSlider
-      v-if="(question.asks === 'money' || question.asks === 'percent') && question.slider"
+      v-if="
+        (question.asks === 'money' || question.asks === 'percent' || question.asks === 'number') &&
+        question.slider
+      "
       :question="question"
+      :label="label"
       :calculator="calculator"
     />
     <p v-if="problem" :id="`${fieldId}-problem`" class="problem" role="alert">{{ problem }}</p>
-    <p v-if="question.help" :id="`${fieldId}-help`" class="help">{{ question.help }}</p>
-  </div>
+    <p v-else-if="doubt" :id="`${fieldId}-doubt`" class="doubt" role="status">{{ doubt }}</p>
+    <p v-if="help" :id="`${fieldId}-help`" class="help">{{ help }}</p>
+  </component>
 </template>

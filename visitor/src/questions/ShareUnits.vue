@@ -2,9 +2,12 @@
 import { computed } from 'vue'
 import type { QuestionOf } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
-import { words } from '../words'
 
-const { question, calculator } = defineProps<{ question: QuestionOf<'share'>; calculator: Calculator }>()
+const { question, calculator } = defineProps<{
+  question: QuestionOf<'share'>
+  label: string
+  calculator: Calculator
+}>()
 const unit = computed(() => calculator.units[question.id])
 /** The currency's sign in this locale: "$", "₹". */
 const sign = computed(() => calculator.figures.value.moneyShort(0).replace(/[\d\s.,]/g, ''))
@@ -15,7 +18,7 @@ const sign = computed(() => calculator.figures.value.moneyShort(0).replace(/[\d\
     <button
       type="button"
       :aria-pressed="unit === 'money'"
-      :aria-label="`${question.label} ${words.inMoney}`"
+      :aria-label="`${label} ${calculator.words.value.inMoney}`"
       @click="calculator.switchUnit(question, 'money')"
     >
       {{ sign }}
@@ -23,7 +26,7 @@ const sign = computed(() => calculator.figures.value.moneyShort(0).replace(/[\d\
     <button
       type="button"
       :aria-pressed="unit === 'percent'"
-      :aria-label="`${question.label} ${words.inPercent}`"
+      :aria-label="`${label} ${calculator.words.value.inPercent}`"
       @click="calculator.switchUnit(question, 'percent')"
     >
       %

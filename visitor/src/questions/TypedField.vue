@@ -30,7 +30,7 @@ async function onInput(event: Event): Promise<void> {
     class="typed"
     type="text"
     autocomplete="off"
-    :inputmode="question.asks === 'term' ? 'text' : 'decimal'"
+    :inputmode="question.asks === 'term' ? 'text' : question.asks === 'number' ? 'numeric' : 'decimal'"
     :value="calculator.texts[question.id]"
     :aria-invalid="invalid"
     :aria-describedby="describedBy || undefined"

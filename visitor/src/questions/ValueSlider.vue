@@ -2,10 +2,10 @@
 import { computed } from 'vue'
 import type { QuestionOf } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
-import { words } from '../words'
 
 const { question, calculator } = defineProps<{
-  question: QuestionOf<'money'> | QuestionOf<'percent'>
+  question: QuestionOf<'money'> | QuestionOf<'percent'> | QuestionOf<'number'>
+  label: string
   calculator: Calculator
 }>()
 
@@ -25,7 +25,7 @@ const share = computed(() => {
 
 function slide(event: Event): void {
   const { value } = event.target as HTMLInputElement
-  calculator.setAnswer(question, question.asks === 'money' ? Number(value) : value)
+  calculator.setAnswer(question, question.asks === 'percent' ? value : Number(value))
 }
 </script>
 
@@ -38,7 +38,7 @@ function slide(event: Event): void {
     :step="question.step"
     :value="position"
     :style="{ '--share': share }"
-    :aria-label="words.slider(question.label)"
+    :aria-label="calculator.words.value.slider(label)"
     :aria-valuetext="calculator.texts[question.id]"
     @input="slide"
   />

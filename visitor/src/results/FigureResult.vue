@@ -1,22 +1,37 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Readout } from '@vivid/core/evaluate'
-import { readoutText, type Figures } from '@vivid/contract/wording'
+import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
+import { readoutText } from '@vivid/contract/wording'
+import type { Calculator } from '../model/use-calculator'
+import PartsOfWhole from './PartsOfWhole.vue'
 
-const { readout, figures } = defineProps<{
-  label: string
-  help: string
-  readout: Readout
-  figures: Figures
+const { step, readout, calculator } = defineProps<{
+  step: ReadoutOf<'figure'>
+  readout: Extract<Readout, { shows: 'figure' }>
+  calculator: Calculator
 }>()
-const text = computed(() => readoutText(readout, figures))
+const { figures, say } = calculator
+
+const text = computed(() => readoutText(readout, figures.value, calculator.program.value.languages[0] ?? ''))
+/** How often the amount recurs, said behind the label. */
+const often = computed(() => {
+  const { value } = readout
+  if (value.unit !== 'money' || value.per === undefined) return ''
+  return value.per === 'payment'
+    ? value.every
+      ? figures.value.every(value.every)
+      : ''
+    : figures.value.per(value.per)
+})
+const isWhole = computed(() => readout.parts.some(({ value }) => 'money' in value && value.money > 0))
 </script>
 
 <template>
-  <section class="result" :aria-label="label">
-    <p class="label">{{ label }}</p>
-    <p class="figure small">{{ text.figure }}</p>
-    <p class="sentence">{{ text.sentence }}</p>
-    <p v-if="help" class="help">{{ help }}</p>
+  <section :class="readout.headline ? 'payment' : 'result'" :aria-label="say(step.label)">
+    <p class="label">{{ say(step.label) }} {{ often }}</p>
+    <p class="figure" :class="{ small: !readout.headline }">{{ text.figure }}</p>
+    <PartsOfWhole v-if="isWhole" :parts="readout.parts" :labels="step.parts" :calculator="calculator" />
+    <p v-if="text.sentence" class="sentence">{{ text.sentence }}</p>
+    <p v-if="say(step.help)" class="help">{{ say(step.help) }}</p>
   </section>
 </template>

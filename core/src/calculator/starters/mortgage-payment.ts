@@ -1,125 +1,145 @@
-import type { CalculatorDocument } from '../document'
+import type { CalculatorDocument } from '../document/document'
+import {
+  assumptions,
+  calculator,
+  endFigure,
+  frequency,
+  interestFigure,
+  loan,
+  money,
+  paymentFigure,
+  percent,
+  proof,
+  rich,
+  schedule,
+  sentence,
+  share,
+  t,
+  term,
+} from './build'
 
-/** The starter "mortgage payment": from a price, a down payment, a term, a rate and a frequency to what is paid. */
-export const mortgagePayment = (): CalculatorDocument => ({
-  version: 1,
-  title: 'Mortgage payment',
-  currency: 'CAD',
-  locale: 'en-CA',
-  lender: 'Larkmoor Mutual',
-  introduction: 'See what you would pay, and where each payment goes.',
-  disclosure:
-    'This is an illustration, not an offer. It leaves out property tax, insurance and fees, and assumes that the rate stays the same to the end.',
-  steps: [
+export const homePrice = (byDefault = 412_600) =>
+  money(
+    'homePrice',
+    'home price',
+    t('Home price', 'Prix de la maison'),
+    { default: byDefault, least: 60_000, most: 2_000_000, step: 1_000 },
     {
-      kind: 'question',
-      asks: 'money',
-      id: 'homePrice',
-      name: 'Home price',
-      label: 'Home price',
-      help: 'What the seller asks, or what you mean to offer.',
-      default: 412_600_00,
-      least: 60_000_00,
-      most: 2_000_000_00,
-      step: 1_000_00,
       slider: true,
+      help: t(
+        'What the seller asks, or what you mean to offer.',
+        'Le prix demandé, ou celui que vous pensez offrir.',
+      ),
     },
+  )
+
+export const downPayment = (byDefault = '15', least = '5') =>
+  share(
+    'downPayment',
+    'down payment',
+    t('Down payment', 'Mise de fonds'),
     {
-      kind: 'question',
-      asks: 'share',
-      id: 'downPayment',
-      name: 'Down payment',
-      label: 'Down payment',
-      help: 'What you pay yourself, as an amount or as a share of the price.',
       of: 'homePrice',
-      default: { percent: '15' },
-      least: { percent: '5' },
+      default: { percent: byDefault },
+      least: { percent: least },
       most: { percent: '100' },
       step: { percent: '1' },
     },
     {
-      kind: 'question',
-      asks: 'term',
-      id: 'term',
-      name: 'Term',
-      label: 'Paid back over',
-      help: 'A longer time lowers each payment and raises the interest you pay in all.',
-      default: { years: 25, months: 0 },
-      least: { years: 1, months: 0 },
-      most: { years: 30, months: 0 },
-      step: { years: 1, months: 0 },
+      help: t(
+        'What you pay yourself, as an amount or as a share of the price.',
+        'Ce que vous payez vous-même, en argent ou en part du prix.',
+      ),
     },
+  )
+
+export const loanTerm = (byDefault = 25, most = 30) =>
+  term(
+    'term',
+    'term',
+    t('Paid back over', 'Remboursé sur'),
+    { default: byDefault, least: 1, most },
     {
-      kind: 'question',
-      asks: 'percent',
-      id: 'rate',
-      name: 'Rate',
-      label: 'Rate a year',
-      help: 'The yearly rate you were quoted.',
-      default: '4.64',
-      least: '0',
-      most: '20',
-      step: '0.05',
-      slider: true,
+      help: t(
+        'A longer time lowers each payment and raises the interest you pay in all.',
+        'Une durée plus longue réduit chaque versement et augmente le total des intérêts.',
+      ),
     },
-    {
-      kind: 'question',
-      asks: 'frequency',
-      id: 'frequency',
-      name: 'Pay every',
-      label: 'You pay',
-      help: 'The accelerated choices pay a half or a quarter of a monthly payment, and so finish sooner.',
-      options: ['monthly', 'semiMonthly', 'biweekly', 'weekly', 'acceleratedBiweekly', 'acceleratedWeekly'],
-      default: 'monthly',
-    },
-    {
-      kind: 'loan',
-      id: 'loan',
-      name: 'The loan',
-      price: 'homePrice',
-      downPayment: 'downPayment',
-      rate: 'rate',
-      term: 'term',
-      frequency: 'frequency',
-      compounding: 2,
-    },
-    {
-      kind: 'readout',
-      id: 'payment',
-      name: 'Payment',
-      label: 'You would pay',
-      help: '',
-      shows: 'payment',
-      loan: 'loan',
-    },
-    {
-      kind: 'readout',
-      id: 'totalInterest',
-      name: 'Total interest',
-      label: 'Interest in all',
-      help: '',
-      shows: 'totalInterest',
-      loan: 'loan',
-    },
-    {
-      kind: 'readout',
-      id: 'endDate',
-      name: 'End date',
-      label: 'Paid off',
-      help: '',
-      shows: 'endDate',
-      loan: 'loan',
-    },
-    {
-      kind: 'readout',
-      id: 'schedule',
-      name: 'Schedule',
-      label: 'Year by year',
-      help: '',
-      shows: 'schedule',
-      loan: 'loan',
-    },
-  ],
-  // Answers nothing of its own: every question takes its default, so that a default shows at once what it does.
-  sample: { name: 'a visitor who changes nothing', answers: {} },
-})
+  )
+
+export const rate = (byDefault = '4.64', label = t('Rate a year', 'Taux annuel')) =>
+  percent(
+    'rate',
+    'rate',
+    label,
+    { default: byDefault, least: '0', most: '20', step: '0.05' },
+    { slider: true, help: t('The yearly rate you were quoted.', 'Le taux annuel qui vous a été proposé.') },
+  )
+
+/** From a price, a down payment, a term, a rate and a frequency to what is paid. Half-yearly compounding. */
+export const mortgagePayment = (): CalculatorDocument =>
+  calculator({
+    title: t('Mortgage payment', 'Versement hypothécaire'),
+    introduction: rich(
+      'See what you would pay, and where each payment goes.',
+      'Voyez ce que vous paieriez, et où va chaque versement.',
+    ),
+    steps: [
+      homePrice(),
+      downPayment(),
+      loanTerm(),
+      rate(),
+      frequency(),
+      loan(
+        'loan',
+        'the loan',
+        {
+          principal: 'home price - down payment',
+          annualRate: 'rate',
+          frequency: 'payment frequency',
+          term: 'term',
+        },
+        { options: { compounding: 2 } },
+      ),
+      { ...paymentFigure('the loan'), shownWhen: 'the loan.principal > 0' },
+      { ...interestFigure('the loan'), shownWhen: 'the loan.principal > 0' },
+      { ...endFigure('the loan'), shownWhen: 'the loan.principal > 0' },
+      sentence(
+        'nothingToBorrow',
+        'nothing to borrow',
+        t('Nothing to borrow', 'Rien à emprunter'),
+        t(
+          'There is nothing to borrow: your down payment covers the whole price.',
+          'Il n’y a rien à emprunter : votre mise de fonds couvre tout le prix.',
+        ),
+        'the loan.principal = 0',
+      ),
+      schedule('loan', { shownWhen: 'the loan.principal > 0' }),
+      assumptions(
+        [
+          'The rate stays the same to the end and compounds every half year.',
+          'Property tax, insurance and fees are left out.',
+          'The first payment falls one period from today.',
+        ],
+        [
+          'Le taux reste le même jusqu’à la fin et se capitalise chaque semestre.',
+          'Les taxes foncières, les assurances et les frais sont exclus.',
+          'Le premier versement tombe une période après aujourd’hui.',
+        ],
+      ),
+    ],
+    proofs: [
+      proof(
+        'monthly',
+        'monthly over 25 years',
+        {},
+        { 'the loan.payment': '1968.47', 'the loan.total interest': '239833.28', 'the loan.payments': '300' },
+      ),
+      proof(
+        'biweekly',
+        'every two weeks, 20 % down',
+        { homePrice: 500_000_00, downPayment: { money: 100_000_00 }, rate: '5.2', frequency: 'biweekly' },
+        { 'the loan.payment': '1093.59', 'the loan.payments': '650' },
+      ),
+    ],
+  })

@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
-import type { Answers, Program } from '@vivid/core'
+import type { Answers, Program, RateSheet } from '@vivid/core'
 import { isFrameMessage, type FrameMessage, type HouseStyle } from '@vivid/contract'
+import { languageName } from '../fields/language-name'
 import { localToday } from '../local-today'
 import WidthRuler from './WidthRuler.vue'
 
 /** The visitor's own page beside the tape, alive with the draft. */
-const { program, answers, houseStyle } = defineProps<{
+const { program, answers, houseStyle, sheets } = defineProps<{
   program: Program
   answers: Answers
   houseStyle: HouseStyle
+  sheets: readonly RateSheet[]
 }>()
+
+const language = ref(program.languages[0] ?? 'en-CA')
 
 const width = ref(390)
 const pane = useTemplateRef<HTMLElement>('pane')
@@ -20,7 +24,14 @@ const scale = computed(() => Math.min(1, room.value.width / width.value))
 
 function show(): void {
   const content = { format: 'vivid-meter/edition', version: 1, program, style: houseStyle } as const
-  const message: FrameMessage = { vividMeter: 'preview', content, answers, today: localToday() }
+  const message: FrameMessage = {
+    vividMeter: 'preview',
+    content,
+    answers,
+    today: localToday(),
+    sheets,
+    language: language.value,
+  }
   // Plain data only: what Vue watches cannot be sent to another frame.
   frame.value?.contentWindow?.postMessage(JSON.parse(JSON.stringify(message)), window.location.origin)
 }
@@ -41,7 +52,13 @@ onBeforeUnmount(() => {
   window.removeEventListener('message', onMessage)
   resized.disconnect()
 })
-watch(() => [program, answers], show)
+watch(
+  () => program.languages,
+  (now) => {
+    if (!now.includes(language.value)) language.value = now[0] ?? 'en-CA'
+  },
+)
+watch(() => [program, answers, sheets, language.value], show)
 </script>
 
 <template>
@@ -51,6 +68,23 @@ watch(() => [program, answers], show)
       <span class="soft"
         >{{ width }} px wide{{ scale < 1 ? `, drawn at ${Math.round(scale * 100)}%` : '' }}</span
       >
+    </div>
+    <div
+      v-if="program.languages.length > 1"
+      class="languages"
+      role="group"
+      aria-label="Language of the preview"
+    >
+      <button
+        v-for="one in program.languages"
+        :key="one"
+        type="button"
+        :aria-pressed="one === language"
+        :title="languageName(one)"
+        @click="language = one"
+      >
+        {{ one.slice(0, 2) }}
+      </button>
     </div>
     <WidthRuler v-model="width" />
     <div ref="pane" class="pane">
@@ -71,6 +105,34 @@ watch(() => [program, answers], show)
   min-height: 0;
   padding: 14px 18px 16px;
   background: #ece6da;
+}
+.preview {
+  position: relative;
+}
+.languages {
+  position: absolute;
+  top: 10px;
+  right: 18px;
+  display: flex;
+  gap: 2px;
+}
+.languages button {
+  min-width: 34px;
+  min-height: 26px;
+  border: 1px solid var(--control-line);
+  border-radius: 5px;
+  background: var(--card);
+  font-size: 13px;
+  font-weight: 600;
+  text-transform: uppercase;
+  cursor: pointer;
+}
+.languages button[aria-pressed='true'] {
+  background: var(--ink);
+  color: #fff;
+}
+.head:has(+ .languages) {
+  padding-right: 90px;
 }
 .head {
   display: flex;

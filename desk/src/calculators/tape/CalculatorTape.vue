@@ -1,16 +1,29 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
-import type { CalculatorDocument, CalculatorStep, Compiled, Evaluation } from '@vivid/core'
+import { computed, nextTick, useTemplateRef } from 'vue'
+import { VueDraggable } from 'vue-draggable-plus'
+import {
+  duplicateStep,
+  insertStep,
+  isGentle,
+  moveStep,
+  textIn,
+  type CalculatorDocument,
+  type CalculatorStep,
+  type Compiled,
+  type Evaluation,
+} from '@vivid/core'
 import { compileSentence } from '@vivid/contract'
-import { createFigures } from '@vivid/contract/wording'
-import LoanEditor from './LoanEditor.vue'
+import { figuresFor } from '@vivid/contract/wording'
+import { useDraft } from '../draft-store'
+import { PAGE_LINE, useTape } from '../tape-store'
+import AddStep from './AddStep.vue'
 import PageEditor from './PageEditor.vue'
-import QuestionEditor from './QuestionEditor.vue'
-import ReadoutEditor from './ReadoutEditor.vue'
+import StepEditor from './StepEditor.vue'
 import { stepClause } from './step-clause'
+import { partOf, parts, type PartId, type StepKind } from './step-kinds'
 import { stepValue } from './step-value'
 import TapeLine from './TapeLine.vue'
-import './editor.css'
+import '../../app/editor.css'
 
 /** A calculator as one tape: every step a line, with its value for the sample visitor, opened in place to edit. */
 const { document, compiled, evaluation } = defineProps<{
@@ -19,141 +32,169 @@ const { document, compiled, evaluation } = defineProps<{
   evaluation: Evaluation | undefined
 }>()
 
-const PAGE_LINE = 'page'
-const openLine = ref<string>()
-const chosen = ref<string>()
-const tape = useTemplateRef<HTMLElement>('tape')
-const figures = computed(() => createFigures(document.locale, document.currency))
+const draft = useDraft()
+const tape = useTape()
+const root = useTemplateRef<HTMLElement>('root')
+const main = computed(() => document.languages[0] ?? 'en-CA')
+const figures = computed(() => figuresFor(compiled.program, main.value))
 
-interface Section {
-  readonly title: string
-  readonly says: string
-  readonly kind: CalculatorStep['kind']
-}
-const sections: readonly Section[] = [
-  { title: 'Questions', says: 'what the visitor is asked', kind: 'question' },
-  { title: 'The loan', says: 'what it is worked out on', kind: 'loan' },
-  { title: 'Readouts', says: 'what the visitor sees', kind: 'readout' },
-]
-const lines = computed(() =>
-  document.steps.map((step, index) => {
+const ordered = computed(() =>
+  parts.flatMap(({ id }) => document.steps.filter((step) => partOf(step) === id)),
+)
+const lines = computed(() => {
+  const problems = new Map<string | undefined, (typeof compiled.problems)[number][]>()
+  for (const problem of compiled.problems)
+    problems.set(problem.step, [...(problems.get(problem.step) ?? []), problem])
+  return ordered.value.map((step, index) => {
+    const own = problems.get(step.id) ?? []
+    const stops = own.find((problem) => !isGentle(problem))
+    const asks = own.find((problem) => isGentle(problem) && problem.code !== 'TEXT_NOT_TRANSLATED')
     const value = stepValue(step, evaluation, figures.value)
-    const compileProblem = compiled.problems.find((problem) => problem.step === step.id)
     return {
       step,
       number: index + 1,
-      clause: stepClause(step, document, figures.value),
-      value: value.text,
-      problem: compileProblem ? compileSentence(compileProblem) : value.problem,
+      name:
+        step.kind === 'readout' || step.kind === 'section'
+          ? textIn(step.label, main.value, main.value) || step.name
+          : step.name,
+      clause: stepClause(step, document, figures.value, draft.sheets),
+      value,
+      problem: stops ? compileSentence(stops) : value.problem,
+      question: asks && compileSentence(asks),
     }
-  }),
-)
+  })
+})
+const linesOf = (part: PartId) => lines.value.filter(({ step }) => partOf(step) === part)
 
 function relationOf(id: string): 'gives' | 'takes' | undefined {
-  if (chosen.value === undefined || chosen.value === id) return undefined
-  if (compiled.uses.get(chosen.value)?.includes(id)) return 'gives'
-  return compiled.uses.get(id)?.includes(chosen.value) ? 'takes' : undefined
+  const { chosen } = tape
+  if (chosen === undefined || chosen === id) return undefined
+  if (compiled.uses.get(chosen)?.includes(id)) return 'gives'
+  return compiled.uses.get(id)?.includes(chosen) ? 'takes' : undefined
 }
 
-function toggle(id: string): void {
-  openLine.value = openLine.value === id ? undefined : id
+function add(kind: StepKind): void {
+  const step = kind.make(document)
+  const before = document.steps.filter((other) => partOf(other) === kind.part).at(-1)
+  draft.change(insertStep(document, step, before?.id ?? document.steps.at(-1)?.id))
+  void tape.goTo(step.id)
 }
 
-/** Arrow keys walk the lines; Escape closes the open one and goes back to it. */
+/** The steps of a part in a new order, as they were dragged; the others stay where they are. */
+function reorder(part: PartId, now: readonly { step: CalculatorStep }[]): void {
+  const next = now.map(({ step }) => step)
+  const rest = [...next]
+  const steps = document.steps.map((step) => (partOf(step) === part ? (rest.shift() ?? step) : step))
+  if (steps.some((step, i) => step.id !== document.steps[i]?.id)) draft.change({ ...document, steps })
+}
+
+/** One place up or down within its part. */
+function move(id: string, by: 1 | -1): void {
+  const step = document.steps.find((one) => one.id === id)
+  if (!step) return
+  const siblings = document.steps.filter((one) => partOf(one) === partOf(step))
+  const neighbour = siblings[siblings.indexOf(step) + by]
+  if (!neighbour) return
+  draft.change(moveStep(document, id, document.steps.indexOf(neighbour)))
+  void nextTick(() => tape.focusLine(id))
+}
+
+/** Arrow keys walk the lines, with Alt they move one; Escape closes the open one and goes back to it. */
 function onKey(event: KeyboardEvent): void {
-  if (event.key === 'Escape' && openLine.value !== undefined) {
-    const id = openLine.value
-    openLine.value = undefined
-    void nextTick(() => window.document.getElementById(`line-${id}`)?.focus())
+  const { target, key, altKey } = event
+  if (!(target instanceof HTMLElement)) return
+  if (key === 'Escape' && tape.openLine !== undefined) {
+    const id = tape.openLine
+    tape.openLine = undefined
+    void tape.focusLine(id)
     return
   }
-  const step = { ArrowDown: 1, ArrowUp: -1 }[event.key]
-  if (
-    step === undefined ||
-    !(event.target instanceof HTMLElement) ||
-    !event.target.matches('[data-tape-line]')
-  )
+  if (!target.matches('[data-tape-line]')) return
+  const id = target.id.replace(/^line-/, '')
+  const isStep = document.steps.some((step) => step.id === id)
+  if (altKey && isStep && key.toLowerCase() === 'd') {
+    event.preventDefault()
+    const copy = duplicateStep(document, id)
+    draft.change(copy.document)
+    void tape.focusLine(copy.id)
     return
+  }
+  const by = ({ ArrowDown: 1, ArrowUp: -1 } as const)[key]
+  if (by === undefined) return
   event.preventDefault()
-  const all = [...(tape.value?.querySelectorAll<HTMLElement>('[data-tape-line]') ?? [])]
-  all[all.indexOf(event.target) + step]?.focus()
+  if (altKey && isStep) return move(id, by)
+  const all = [...(root.value?.querySelectorAll<HTMLElement>('[data-tape-line]') ?? [])]
+  all[all.indexOf(target) + by]?.focus()
 }
-
-/** Opens a line from elsewhere (a problem at the foot) and goes there. */
-async function goTo(id: string): Promise<void> {
-  openLine.value = id
-  await nextTick()
-  const line = window.document.getElementById(`line-${id}`)
-  line?.focus()
-  line?.scrollIntoView({ block: 'center' })
-}
-defineExpose({ goTo })
 </script>
 
 <template>
-  <div ref="tape" class="tape" @keydown="onKey">
-    <p class="sample soft">
-      Values below are for <strong>{{ document.sample.name }}</strong>
-    </p>
+  <div ref="root" class="tape" @keydown="onKey">
     <ul>
       <TapeLine
         :id="PAGE_LINE"
         :number="undefined"
-        name="Title and words"
-        clause="what stands above and below the figures"
+        name="Title, languages and words"
+        :clause="document.languages.join(', ')"
         :value="document.currency"
         :problem="undefined"
-        :open="openLine === PAGE_LINE"
-        :chosen="chosen === PAGE_LINE"
+        :open="tape.openLine === PAGE_LINE"
+        :chosen="tape.chosen === PAGE_LINE"
         :relation="undefined"
-        @toggle="toggle(PAGE_LINE)"
-        @choose="chosen = PAGE_LINE"
+        @toggle="tape.toggle(PAGE_LINE)"
+        @choose="tape.chosen = PAGE_LINE"
       >
         <PageEditor :document="document" />
       </TapeLine>
     </ul>
-    <section v-for="section in sections" :key="section.kind" :aria-label="section.title">
-      <h3>
-        {{ section.title }} <span class="soft">{{ section.says }}</span>
-      </h3>
-      <ul>
+    <section v-for="part in parts" :key="part.id" :aria-label="part.title">
+      <AddStep :part="part.id" @add="add">
+        <h3>
+          {{ part.title }} <span class="soft">{{ part.says }}</span>
+        </h3>
+      </AddStep>
+      <VueDraggable
+        :model-value="linesOf(part.id)"
+        tag="ul"
+        handle=".grip"
+        :animation="120"
+        @update:model-value="reorder(part.id, $event)"
+      >
         <TapeLine
-          v-for="line in lines.filter(({ step }) => step.kind === section.kind)"
+          v-for="line in linesOf(part.id)"
           :id="line.step.id"
           :key="line.step.id"
           :number="line.number"
-          :name="line.step.name"
+          :name="line.name"
           :clause="line.clause"
-          :value="line.value"
+          :value="line.value.text"
+          :exact="line.value.exact"
+          :ends="line.value.ends"
           :problem="line.problem"
-          :open="openLine === line.step.id"
-          :chosen="chosen === line.step.id"
+          :question="line.question"
+          :open="tape.openLine === line.step.id"
+          :chosen="tape.chosen === line.step.id"
           :relation="relationOf(line.step.id)"
-          @toggle="toggle(line.step.id)"
-          @choose="chosen = line.step.id"
+          movable
+          @toggle="tape.toggle(line.step.id)"
+          @choose="tape.chosen = line.step.id"
         >
-          <QuestionEditor v-if="line.step.kind === 'question'" :question="line.step" :document="document" />
-          <LoanEditor v-else-if="line.step.kind === 'loan'" :loan="line.step" />
-          <ReadoutEditor v-else :readout="line.step" />
+          <StepEditor :step="line.step" :document="document" :scope="compiled.scope" />
         </TapeLine>
-      </ul>
+      </VueDraggable>
     </section>
   </div>
 </template>
 
 <style scoped>
 .tape {
-  padding: 14px 0 24px;
-}
-.sample {
-  padding: 0 20px 8px 94px;
+  padding: 4px 0 24px;
 }
 ul {
   margin: 0;
   padding: 0;
 }
 h3 {
-  padding: 9px 20px 2px 94px;
   font-size: 16px;
   color: var(--plum);
 }

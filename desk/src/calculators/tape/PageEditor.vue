@@ -1,48 +1,148 @@
 <script setup lang="ts">
-import type { CalculatorDocument } from '@vivid/core'
+import { Button, Input, Modal } from 'ant-design-vue'
+import { ref } from 'vue'
+import { currencies, inCurrency, removeLanguage, type CalculatorDocument, type Currency } from '@vivid/core'
 import { useDraft } from '../draft-store'
-import TextField from './TextField.vue'
+import { languageName, offeredLanguages } from '../fields/language-name'
+import PickField from '../fields/PickField.vue'
+import RichTextField from '../fields/RichTextField.vue'
+import TextField from '../fields/TextField.vue'
+import TextsField from '../fields/TextsField.vue'
 
+/** What holds for the whole calculator: title, languages, currency, when results show, and the words around them. */
 const { document } = defineProps<{ document: CalculatorDocument }>()
 const draft = useDraft()
-const set = (fields: Partial<CalculatorDocument>) => void draft.change({ ...document, ...fields })
+const set = (fields: Partial<CalculatorDocument>) =>
+  void draft.change({ ...document, ...fields }, `page.${Object.keys(fields).join()}`)
+
+const next = ref('')
+const isLanguage = (text: string) => /^[a-z]{2}-[A-Z]{2}$/.test(text)
+function add(): void {
+  if (!isLanguage(next.value) || document.languages.includes(next.value)) return
+  set({ languages: [...document.languages, next.value] })
+  next.value = ''
+}
+function remove(language: string): void {
+  const count = (JSON.stringify(document).match(new RegExp(`"${language}":`, 'g')) ?? []).length
+  Modal.confirm({
+    title: `Remove ${languageName(language)}?`,
+    content: `${count} texts in it go with it. Undo brings them back.`,
+    okText: 'Remove it',
+    okButtonProps: { danger: true },
+    cancelText: 'Keep it',
+    onOk: () => void draft.change(removeLanguage(document, language)),
+  })
+}
+const makeMain = (language: string) =>
+  set({ languages: [language, ...document.languages.filter((one) => one !== language)] })
 </script>
 
 <template>
   <div class="editor">
-    <TextField
+    <TextsField
       id="page-title"
       label="Title"
-      :value="document.title"
-      :most="120"
-      required
+      :texts="document.title"
+      :languages="document.languages"
+      field="page.title"
+      needed
       @change="set({ title: $event })"
     />
-    <TextField
-      id="page-lender"
-      label="Lender"
-      :value="document.lender"
-      :most="80"
-      required
-      @change="set({ lender: $event })"
-    />
-    <TextField
+    <div class="stack">
+      <TextField
+        id="page-lender"
+        label="Lender"
+        :value="document.lender"
+        :most="80"
+        required
+        @change="set({ lender: $event })"
+      />
+      <PickField
+        id="page-currency"
+        label="Currency"
+        :value="document.currency"
+        :options="currencies.map((value) => ({ value, label: value }))"
+        @change="draft.change(inCurrency(document, $event as Currency))"
+      />
+      <PickField
+        id="page-results"
+        label="Results"
+        :value="document.results"
+        :options="[
+          { value: 'live', label: 'follow every keystroke' },
+          { value: 'onButton', label: 'wait for a button' },
+        ]"
+        @change="set({ results: $event as 'live' | 'onButton' })"
+      />
+    </div>
+    <div class="wide">
+      <span class="group-label">Languages</span>
+      <ul class="languages">
+        <li v-for="(language, i) in document.languages" :key="language">
+          <strong>{{ language }}</strong> {{ languageName(language) }}
+          <span v-if="i === 0" class="soft">main: stands in where another has no text</span>
+          <button v-else type="button" class="link" @click="makeMain(language)">make it the main one</button>
+          <button v-if="document.languages.length > 1" type="button" class="link" @click="remove(language)">
+            remove
+          </button>
+        </li>
+        <li>
+          <Input
+            v-model:value="next"
+            class="next"
+            aria-label="Another language, like fr-CA"
+            placeholder="another, like fr-CA"
+            list="page-languages"
+            size="small"
+            @press-enter="add"
+          />
+          <datalist id="page-languages">
+            <option v-for="one in offeredLanguages" :key="one" :value="one">{{ languageName(one) }}</option>
+          </datalist>
+          <Button size="small" :disabled="!isLanguage(next) || document.languages.includes(next)" @click="add"
+            >Add</Button
+          >
+        </li>
+      </ul>
+    </div>
+    <RichTextField
       id="page-introduction"
       class="wide"
       label="Introduction below the title"
-      :value="document.introduction"
-      :most="600"
-      long
+      :texts="document.introduction"
+      :languages="document.languages"
+      field="page.introduction"
       @change="set({ introduction: $event })"
     />
-    <TextField
+    <RichTextField
       id="page-disclosure"
       class="wide"
-      label="What it assumes and leaves out"
-      :value="document.disclosure"
-      :most="2000"
-      long
+      label="Words below the figures"
+      :texts="document.disclosure"
+      :languages="document.languages"
+      field="page.disclosure"
       @change="set({ disclosure: $event })"
     />
   </div>
 </template>
+
+<style scoped>
+.stack {
+  display: grid;
+  gap: 8px;
+}
+.languages {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.languages li {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+  padding: 2px 0;
+}
+.next {
+  width: 180px;
+}
+</style>

@@ -1,121 +1,246 @@
 <script setup lang="ts">
 import { Checkbox, CheckboxGroup } from 'ant-design-vue'
 import { computed } from 'vue'
-import { frequencyNames, type CalculatorDocument, type Frequency, type Question } from '@vivid/core'
+import {
+  frequencyNames,
+  type CalculatorDocument,
+  type Frequency,
+  type Question,
+  type Scope,
+} from '@vivid/core'
 import { createFigures } from '@vivid/contract/wording'
 import { useDraft } from '../draft-store'
-import AnswerField from './AnswerField.vue'
-import TextField from './TextField.vue'
+import AnswerField from '../fields/AnswerField.vue'
+import PickField from '../fields/PickField.vue'
+import TextsField from '../fields/TextsField.vue'
+import FormulaField from '../formula/FormulaField.vue'
+import OptionsEditor from './OptionsEditor.vue'
 
-const { question, document } = defineProps<{ question: Question; document: CalculatorDocument }>()
+const { step, document } = defineProps<{ step: Question; document: CalculatorDocument; scope: Scope }>()
 const draft = useDraft()
 
-const set = (field: string) => (value: unknown) => void draft.changeStep(question.id, { [field]: value })
+const set = (field: string) => (value: unknown) => void draft.changeStep(step.id, { [field]: value })
+const fieldOf = (name: string) => `${step.id}.${name}`
 
-const bounds = computed(() =>
-  question.asks === 'frequency'
-    ? []
-    : ([
-        ['least', 'Least', question.least],
-        ['most', 'Most', question.most],
-        ['step', 'Step', question.step],
-      ] as const),
-)
+const bounds = computed(() => {
+  switch (step.asks) {
+    case 'money':
+    case 'percent':
+    case 'share':
+    case 'number':
+    case 'term':
+      return [
+        ['least', 'Least', step.least],
+        ['most', 'Most', step.most],
+        ['step', 'Step', step.step],
+      ] as const
+    case 'date':
+      return [
+        ['least', 'Earliest', step.least],
+        ['most', 'Latest', step.most],
+      ] as const
+    case 'choice':
+    case 'yesNo':
+    case 'frequency':
+      return []
+  }
+})
 
 function setSample(answer: unknown): void {
-  const { sample } = document
-  const others = Object.entries(sample.answers).filter(([id]) => id !== question.id)
-  const own = answer === null ? [] : [[question.id, answer]]
-  draft.change({ ...document, sample: { ...sample, answers: Object.fromEntries([...others, ...own]) } })
+  const { sample } = draft
+  if (!sample) return
+  const others = Object.entries(sample.answers).filter(([id]) => id !== step.id)
+  const own = answer === null ? [] : [[step.id, answer]]
+  const changed = { ...sample, answers: Object.fromEntries([...others, ...own]) }
+  draft.change(
+    { ...document, samples: document.samples.map((one) => (one.id === sample.id ? changed : one)) },
+    `${step.id}.sample`,
+  )
 }
 
-const figures = computed(() => createFigures(document.locale, document.currency))
+const figures = computed(() => createFigures(document.languages[0] ?? 'en-CA', document.currency))
 const allFrequencies = computed(() =>
   frequencyNames.map((value) => ({ value, label: figures.value.every(value) })),
 )
+const amounts = computed(() =>
+  document.steps.flatMap((one) =>
+    one.kind === 'question' && one.asks === 'money' ? [{ value: one.id, label: one.name }] : [],
+  ),
+)
+const periods = [
+  { value: '', label: 'once' },
+  { value: 'month', label: 'a month' },
+  { value: 'year', label: 'a year' },
+  { value: 'quarter', label: 'a quarter' },
+  { value: 'halfYear', label: 'a half-year' },
+  { value: 'week', label: 'a week' },
+]
+
+/** The period an amount recurs in; what is usual is only asked where it recurs. */
+function setPeriod(value: string): void {
+  draft.changeStep(step.id, { per: value || null, ...(value ? {} : { usual: null }) })
+}
+function setUsual(side: 'least' | 'most', amount: unknown): void {
+  if (step.asks !== 'money') return
+  if (amount === null) return void draft.changeStep(step.id, { usual: null })
+  const usual = step.usual ?? { least: 0, most: Number(amount) }
+  draft.changeStep(step.id, { usual: { ...usual, [side]: amount } })
+}
 
 function setOptions(chosen: unknown): void {
-  if (question.asks !== 'frequency' || !Array.isArray(chosen) || chosen.length === 0) return
+  if (step.asks !== 'frequency' || !Array.isArray(chosen) || chosen.length === 0) return
   const options = frequencyNames.filter((name) => chosen.includes(name))
-  const stays = question.default !== null && options.includes(question.default)
-  draft.changeStep(question.id, { options, default: stays ? question.default : (options[0] as Frequency) })
+  const stays = step.default !== null && options.includes(step.default)
+  draft.changeStep(step.id, { options, default: stays ? step.default : (options[0] as Frequency) })
 }
+const checked = (event: { target: { checked: boolean } }) => event.target.checked
 </script>
 
 <template>
-  <div class="editor">
-    <TextField
-      :id="`${question.id}-label`"
-      label="Label"
-      :value="question.label"
-      :most="80"
-      required
-      @change="set('label')($event)"
+  <TextsField
+    :id="`${step.id}-label`"
+    label="Label"
+    :texts="step.label"
+    :languages="document.languages"
+    :field="fieldOf('label')"
+    needed
+    @change="set('label')($event)"
+  />
+  <TextsField
+    :id="`${step.id}-help`"
+    label="Help below the field"
+    :texts="step.help"
+    :languages="document.languages"
+    :field="fieldOf('help')"
+    long
+    @change="set('help')($event)"
+  />
+  <div class="answers wide">
+    <PickField
+      v-if="step.asks === 'money'"
+      :id="`${step.id}-per`"
+      label="The amount is"
+      :value="step.per ?? ''"
+      :options="periods"
+      @change="setPeriod"
     />
-    <TextField
-      :id="`${question.id}-name`"
-      label="Name on the tape"
-      :value="question.name"
-      :most="80"
-      required
-      @change="set('name')($event)"
+    <PickField
+      v-if="step.asks === 'share'"
+      :id="`${step.id}-of`"
+      label="A part of"
+      :value="step.of"
+      :options="amounts"
+      :field="fieldOf('of')"
+      @change="set('of')($event)"
     />
-    <TextField
-      :id="`${question.id}-help`"
-      class="wide"
-      label="Help below the field"
-      :value="question.help"
-      :most="400"
-      long
-      @change="set('help')($event)"
+    <PickField
+      v-if="step.asks === 'number'"
+      :id="`${step.id}-counts`"
+      label="It counts"
+      :value="step.counts"
+      :options="[
+        { value: 'things', label: 'anything' },
+        { value: 'payments', label: 'payments' },
+      ]"
+      @change="set('counts')($event)"
     />
-    <div class="answers wide">
-      <AnswerField
-        :id="`${question.id}-default`"
-        label="Default"
-        :question="question"
-        :document="document"
-        :value="question.default"
-        empty-means="none: must be answered"
-        @change="set('default')($event)"
-      />
-      <AnswerField
-        v-for="[field, label, value] in bounds"
-        :id="`${question.id}-${field}`"
-        :key="field"
-        :label="label"
-        :question="question"
-        :document="document"
-        :value="value"
-        @change="set(field)($event)"
-      />
-      <div v-if="question.asks === 'frequency'" class="options">
-        <span :id="`${question.id}-options-label`" class="group-label">Choices</span>
-        <CheckboxGroup
-          :id="`${question.id}-options`"
-          :aria-labelledby="`${question.id}-options-label`"
-          :value="question.options"
-          :options="allFrequencies"
-          @change="setOptions"
-        />
-      </div>
-    </div>
+    <PickField
+      v-if="step.asks === 'date'"
+      :id="`${step.id}-precision`"
+      label="Asked as"
+      :value="step.precision"
+      :options="[
+        { value: 'day', label: 'a day' },
+        { value: 'month', label: 'a month' },
+      ]"
+      @change="set('precision')($event)"
+    />
     <AnswerField
-      :id="`${question.id}-sample`"
-      :label="`${document.sample.name} answers`"
-      :question="question"
+      :id="`${step.id}-default`"
+      label="Default"
+      :question="step"
       :document="document"
-      :value="document.sample.answers[question.id] ?? null"
-      empty-means="the default"
-      @change="setSample"
+      :value="step.default"
+      :field="fieldOf('default')"
+      :empty-means="step.required ? 'none: must be answered' : 'none'"
+      @change="set('default')($event)"
     />
+    <AnswerField
+      v-for="[field, label, value] in bounds"
+      :id="`${step.id}-${field}`"
+      :key="field"
+      :label="label"
+      :question="step"
+      :document="document"
+      :value="value"
+      :field="fieldOf(field)"
+      v-bind="step.asks === 'date' ? { emptyMeans: 'any' } : {}"
+      @change="set(field)($event)"
+    />
+    <template v-if="step.asks === 'money' && step.per !== null">
+      <AnswerField
+        :id="`${step.id}-usual-least`"
+        label="Usually from"
+        :question="step"
+        :document="document"
+        :value="step.usual?.least ?? null"
+        empty-means="not known"
+        @change="setUsual('least', $event)"
+      />
+      <AnswerField
+        :id="`${step.id}-usual-most`"
+        label="Usually to"
+        :question="step"
+        :document="document"
+        :value="step.usual?.most ?? null"
+        empty-means="not known"
+        @change="setUsual('most', $event)"
+      />
+    </template>
+    <div v-if="step.asks === 'frequency'" class="options">
+      <span :id="`${step.id}-options-label`" class="group-label">Choices</span>
+      <CheckboxGroup
+        :id="`${step.id}-options`"
+        :aria-labelledby="`${step.id}-options-label`"
+        :value="step.options"
+        :options="allFrequencies"
+        @change="setOptions"
+      />
+    </div>
+  </div>
+  <OptionsEditor v-if="step.asks === 'choice'" class="wide" :step="step" :document="document" />
+  <AnswerField
+    v-if="draft.sample"
+    :id="`${step.id}-sample`"
+    :label="`${draft.sample.name} answers`"
+    :question="step"
+    :document="document"
+    :value="draft.sample.answers[step.id] ?? null"
+    empty-means="the default"
+    @change="setSample"
+  />
+  <div class="ticks">
+    <Checkbox :checked="step.required" @change="(event) => set('required')(checked(event as never))"
+      >Has to be answered</Checkbox
+    >
     <Checkbox
-      v-if="question.asks === 'money' || question.asks === 'percent'"
-      class="slider-choice"
-      :checked="question.slider"
-      @change="(event: { target: { checked: boolean } }) => set('slider')(event.target.checked)"
+      v-if="step.asks === 'money' || step.asks === 'percent' || step.asks === 'number'"
+      :checked="step.slider"
+      @change="(event) => set('slider')(checked(event as never))"
     >
       With a slider below the field
     </Checkbox>
   </div>
+  <FormulaField
+    :id="`${step.id}-shownWhen`"
+    class="wide"
+    label="Shown only when"
+    :value="step.shownWhen"
+    :scope="scope"
+    :takes="{ is: 'yesNo' }"
+    :field="fieldOf('shownWhen')"
+    empty-means="always shown"
+    small
+    @change="set('shownWhen')($event)"
+  />
 </template>

@@ -1,39 +1,271 @@
 <script setup lang="ts">
-import type { CalculatorStep } from '@vivid/core'
+import { Button, Checkbox, CheckboxGroup } from 'ant-design-vue'
+import { computed } from 'vue'
+import {
+  actionNames,
+  comparisonRows,
+  scheduleColumns,
+  type CalculatorDocument,
+  type ReadoutStep,
+  type Scope,
+} from '@vivid/core'
 import { useDraft } from '../draft-store'
-import TextField from './TextField.vue'
+import PickField from '../fields/PickField.vue'
+import RichTextField from '../fields/RichTextField.vue'
+import TextsField from '../fields/TextsField.vue'
+import FormulaField from '../formula/FormulaField.vue'
+import LoanList from './LoanList.vue'
+import { actionWords, columnWords, rowWords } from './readout-words'
 
-const { readout } = defineProps<{ readout: Extract<CalculatorStep, { kind: 'readout' }> }>()
+const { step, document } = defineProps<{ step: ReadoutStep; document: CalculatorDocument; scope: Scope }>()
 const draft = useDraft()
+const set = (field: string) => (value: unknown) => void draft.changeStep(step.id, { [field]: value })
+
+const named = (kind: 'loan' | 'ladder' | 'comparison') =>
+  computed(() =>
+    document.steps.flatMap((one) => (one.kind === kind ? [{ value: one.id, label: one.name }] : [])),
+  )
+const [loans, ladders, comparisons] = [named('loan'), named('ladder'), named('comparison')]
+const options = <T extends string>(values: readonly T[], words: Readonly<Record<T, string>>) =>
+  values.map((value) => ({ value, label: words[value] }))
+
+/** What is ticked, in the order it is offered; never nothing. */
+function tick(field: string, all: readonly string[], chosen: unknown): void {
+  if (Array.isArray(chosen) && chosen.length > 0) set(field)(all.filter((one) => chosen.includes(one)))
+}
+
+type Part = Extract<ReadoutStep, { shows: 'meter' }>['parts'][number]
+const partsOf = computed((): readonly Part[] => ('parts' in step ? step.parts : []))
+const putParts = (parts: Part[]) => void draft.changeStep(step.id, { parts })
+const setPart = (at: number, fields: Partial<Part>) =>
+  putParts(partsOf.value.map((one, i) => (i === at ? { ...one, ...fields } : one)))
+const addPart = () =>
+  putParts([...partsOf.value, { label: { [document.languages[0] ?? 'en-CA']: 'part' }, amount: '' }])
 </script>
 
 <template>
-  <div class="editor">
-    <TextField
-      :id="`${readout.id}-label`"
-      label="Label"
-      :value="readout.label"
-      :most="80"
-      required
-      @change="draft.changeStep(readout.id, { label: $event })"
+  <TextsField
+    :id="`${step.id}-label`"
+    label="Label"
+    :texts="step.label"
+    :languages="document.languages"
+    :field="`${step.id}.label`"
+    @change="set('label')($event)"
+  />
+  <TextsField
+    :id="`${step.id}-help`"
+    label="Help below it"
+    :texts="step.help"
+    :languages="document.languages"
+    :field="`${step.id}.help`"
+    long
+    @change="set('help')($event)"
+  />
+
+  <FormulaField
+    v-if="step.shows === 'figure'"
+    :id="`${step.id}-value`"
+    class="wide"
+    label="The figure"
+    :value="step.value"
+    :scope="scope"
+    :takes="{ is: 'shown' }"
+    :field="`${step.id}.value`"
+    @change="set('value')($event)"
+  />
+  <Checkbox
+    v-if="step.shows === 'figure'"
+    class="tick-alone wide"
+    :checked="step.headline"
+    @change="(event) => set('headline')((event.target as HTMLInputElement).checked)"
+  >
+    The one large figure of the page
+  </Checkbox>
+  <TextsField
+    v-if="'sentence' in step"
+    :id="`${step.id}-sentence`"
+    class="wide"
+    label="Sentence, with values in braces"
+    :texts="step.sentence"
+    :languages="document.languages"
+    :field="`${step.id}.sentence`"
+    hint="Paid off after {the loan.payments} payments."
+    long
+    @change="set('sentence')($event)"
+  />
+  <fieldset v-if="'parts' in step" class="wide terms">
+    <legend>{{ step.shows === 'figure' ? 'Parts of the figure, as a meter' : 'Parts of the meter' }}</legend>
+    <div v-for="(one, at) in partsOf" :key="at" class="row wide">
+      <TextsField
+        :id="`${step.id}-part-${at}`"
+        label="Visitors read"
+        :texts="one.label"
+        :languages="document.languages"
+        :field="`${step.id}.parts.${at}.label`"
+        @change="setPart(at, { label: $event })"
+      />
+      <FormulaField
+        :id="`${step.id}-part-${at}-amount`"
+        label="Amount"
+        :value="one.amount"
+        :scope="scope"
+        :takes="{ is: 'money', per: 'any' }"
+        :field="`${step.id}.parts.${at}.amount`"
+        small
+        @change="setPart(at, { amount: $event })"
+      />
+      <Button
+        size="small"
+        :disabled="step.shows === 'meter' && partsOf.length < 2"
+        @click="putParts(partsOf.filter((_, i) => i !== at))"
+        >Remove</Button
+      >
+    </div>
+    <button v-if="partsOf.length < 8" type="button" class="link" @click="addPart">Add a part</button>
+  </fieldset>
+
+  <template v-if="step.shows === 'chart'">
+    <PickField
+      :id="`${step.id}-chart`"
+      label="Draws"
+      :value="step.chart"
+      :options="[
+        { value: 'balance', label: 'what is owed over time' },
+        { value: 'yearly', label: 'interest and principal by year' },
+        { value: 'ladder', label: 'a ladder' },
+      ]"
+      @change="set('chart')($event)"
     />
-    <TextField
-      :id="`${readout.id}-name`"
-      label="Name on the tape"
-      :value="readout.name"
-      :most="80"
-      required
-      @change="draft.changeStep(readout.id, { name: $event })"
+    <PickField
+      v-if="step.chart === 'ladder'"
+      :id="`${step.id}-ladder`"
+      label="Ladder"
+      :value="step.ladder ?? ''"
+      :options="ladders"
+      :field="`${step.id}.ladder`"
+      @change="set('ladder')($event)"
     />
-    <TextField
-      v-if="readout.shows !== 'payment'"
-      :id="`${readout.id}-help`"
+    <LoanList
+      v-else
+      :id="step.id"
       class="wide"
-      label="Help below the figure"
-      :value="readout.help"
-      :most="400"
-      long
-      @change="draft.changeStep(readout.id, { help: $event })"
+      :loans="step.loans"
+      :document="document"
+      :most="step.chart === 'yearly' ? 1 : 4"
+      @change="set('loans')($event)"
+    />
+  </template>
+  <template v-if="step.shows === 'schedule'">
+    <PickField
+      :id="`${step.id}-loan`"
+      label="Of the loan"
+      :value="step.loan"
+      :options="loans"
+      :field="`${step.id}.loan`"
+      @change="set('loan')($event)"
+    />
+    <PickField
+      :id="`${step.id}-by`"
+      label="Lines"
+      :value="step.by"
+      :options="[
+        { value: 'year', label: 'by year, opening to each payment' },
+        { value: 'payment', label: 'by payment' },
+      ]"
+      @change="set('by')($event)"
+    />
+    <div class="wide">
+      <span :id="`${step.id}-columns-label`" class="group-label">Columns</span>
+      <CheckboxGroup
+        :aria-labelledby="`${step.id}-columns-label`"
+        :value="step.columns"
+        :options="options(scheduleColumns, columnWords)"
+        @change="tick('columns', scheduleColumns, $event)"
+      />
+    </div>
+  </template>
+  <PickField
+    v-if="step.shows === 'ladder'"
+    :id="`${step.id}-ladder`"
+    label="Ladder"
+    :value="step.ladder"
+    :options="ladders"
+    :field="`${step.id}.ladder`"
+    @change="set('ladder')($event)"
+  />
+  <template v-if="step.shows === 'comparison'">
+    <PickField
+      :id="`${step.id}-comparison`"
+      label="Comparison"
+      :value="step.comparison"
+      :options="comparisons"
+      :field="`${step.id}.comparison`"
+      @change="set('comparison')($event)"
+    />
+    <div class="wide">
+      <span :id="`${step.id}-rows-label`" class="group-label">Rows</span>
+      <CheckboxGroup
+        :aria-labelledby="`${step.id}-rows-label`"
+        :value="step.rows"
+        :options="options(comparisonRows, rowWords)"
+        @change="tick('rows', comparisonRows, $event)"
+      />
+    </div>
+  </template>
+  <template v-if="step.shows === 'payment'">
+    <PickField
+      :id="`${step.id}-loan`"
+      label="Of the loan"
+      :value="step.loan"
+      :options="loans"
+      :field="`${step.id}.loan`"
+      @change="set('loan')($event)"
+    />
+    <FormulaField
+      :id="`${step.id}-number`"
+      label="Payment number"
+      :value="step.number"
+      :scope="scope"
+      :takes="{ is: 'count' }"
+      :field="`${step.id}.number`"
+      small
+      @change="set('number')($event)"
+    />
+  </template>
+  <p v-if="step.shows === 'explanation'" class="soft wide">
+    It lists the workings marked “visitors find it under how this was worked out”, with this visitor’s
+    figures.
+  </p>
+  <RichTextField
+    v-if="step.shows === 'assumptions'"
+    :id="`${step.id}-text`"
+    class="wide"
+    label="What it supposes and leaves out"
+    :texts="step.text"
+    :languages="document.languages"
+    :field="`${step.id}.text`"
+    @change="set('text')($event)"
+  />
+  <div v-if="step.shows === 'actions'" class="wide">
+    <span :id="`${step.id}-actions-label`" class="group-label">Actions</span>
+    <CheckboxGroup
+      :aria-labelledby="`${step.id}-actions-label`"
+      :value="step.actions"
+      :options="options(actionNames, actionWords)"
+      @change="tick('actions', actionNames, $event)"
     />
   </div>
+
+  <FormulaField
+    :id="`${step.id}-shownWhen`"
+    class="wide"
+    label="Shown only when"
+    :value="step.shownWhen"
+    :scope="scope"
+    :takes="{ is: 'yesNo' }"
+    :field="`${step.id}.shownWhen`"
+    empty-means="always shown"
+    small
+    @change="set('shownWhen')($event)"
+  />
 </template>

@@ -6,9 +6,14 @@ defineProps<{
   name: string
   clause: string
   value: string
+  /** The value in full where it was not rounded. */
+  exact?: string | undefined
+  ends?: readonly string[]
   problem: string | undefined
+  question?: string | undefined
   open: boolean
   chosen: boolean
+  movable?: boolean
   /** How the line relates to the chosen one: gives it a value, or takes one from it. */
   relation: 'gives' | 'takes' | undefined
 }>()
@@ -16,7 +21,14 @@ defineEmits<{ toggle: []; choose: [] }>()
 </script>
 
 <template>
-  <li class="line" :class="[relation, { open, chosen }]">
+  <li class="line" :class="[relation, { open, chosen }]" :data-step="id">
+    <span
+      v-if="movable"
+      class="grip"
+      title="Drag to move; Alt with the arrow keys does the same"
+      aria-hidden="true"
+      >⠿</span
+    >
     <button
       :id="`line-${id}`"
       type="button"
@@ -32,9 +44,11 @@ defineEmits<{ toggle: []; choose: [] }>()
       <span class="name">{{ name }}</span>
       <span class="clause">{{ clause }}</span>
       <span v-if="relation" class="relation">{{ relation === 'gives' ? '↓ used here' : '↑ uses this' }}</span>
-      <span class="value" :class="{ bad: problem }">{{ value }}</span>
+      <span class="value" :class="{ bad: problem }" :title="exact">{{ value }}</span>
     </button>
-    <p v-if="problem" class="line-problem">{{ problem }}</p>
+    <p v-if="problem" class="line-note bad">{{ problem }}</p>
+    <p v-else-if="question" class="line-note ask">{{ question }}</p>
+    <p v-for="end in ends ?? []" :key="end" class="line-note end">{{ end }}</p>
     <div v-if="open" :id="`editor-${id}`" class="opened"><slot /></div>
   </li>
 </template>
@@ -44,14 +58,28 @@ defineEmits<{ toggle: []; choose: [] }>()
   position: relative;
   list-style: none;
 }
+.grip {
+  position: absolute;
+  left: 4px;
+  top: 2px;
+  z-index: 2;
+  padding: 0 4px;
+  color: var(--ink-soft);
+  cursor: grab;
+  opacity: 0;
+}
+.line:hover .grip,
+.chosen .grip {
+  opacity: 1;
+}
 .summary {
   display: grid;
   grid-template-columns: 28px 22px auto 1fr auto auto;
   align-items: baseline;
   gap: 0 8px;
   width: 100%;
-  min-height: 31px;
-  padding: 4px 20px 4px 22px;
+  min-height: 27px;
+  padding: 2px 20px 2px 22px;
   border: 0;
   background: none;
   text-align: left;
@@ -105,6 +133,9 @@ defineEmits<{ toggle: []; choose: [] }>()
   font-weight: 600;
   white-space: nowrap;
 }
+.name::first-letter {
+  text-transform: uppercase;
+}
 .clause {
   overflow: hidden;
   text-overflow: ellipsis;
@@ -123,17 +154,28 @@ defineEmits<{ toggle: []; choose: [] }>()
 }
 .value {
   grid-column: 6;
+  max-width: 260px;
+  overflow: hidden;
+  text-overflow: ellipsis;
   font-weight: 600;
   text-align: right;
   white-space: nowrap;
 }
-.value.bad,
-.line-problem {
-  color: var(--red-text);
-}
-.line-problem {
+.line-note {
   padding: 0 20px 6px 94px;
   font-size: 14px;
+}
+.value.bad,
+.line-note.bad {
+  color: var(--red-text);
+}
+.line-note.ask {
+  color: var(--sun-text);
+}
+.line-note.end {
+  padding-bottom: 2px;
+  color: var(--ink-soft);
+  font-size: 13px;
 }
 .opened {
   padding: 4px 20px 18px 94px;

@@ -1,44 +1,127 @@
-import type { CalculatorDocument, CalculatorStep } from '@vivid/core'
-import { shareOf, minor } from '@vivid/core'
+import type {
+  CalculatorDocument,
+  CalculatorStep,
+  Question,
+  RateSheet,
+  ReadoutStep,
+  StepOf,
+} from '@vivid/core'
+import { minor, shareOf, textIn } from '@vivid/core'
 import type { Figures } from '@vivid/contract/wording'
-
-type Compounding = Extract<CalculatorStep, { kind: 'loan' }>['compounding']
-
-export const compoundingWords: Record<`${Compounding}`, string> = {
-  perPayment: 'compounding with each payment',
-  1: 'yearly compounding',
-  2: 'half-yearly compounding',
-  4: 'quarterly compounding',
-  12: 'monthly compounding',
-  365: 'daily compounding',
-}
-
-const readoutClauses: Record<Extract<CalculatorStep, { kind: 'readout' }>['shows'], string> = {
-  payment: 'large figure with its meter and sentence',
-  totalInterest: 'figure and sentence',
-  endDate: 'figure and sentence',
-  schedule: 'by year, opening to each payment',
-}
+import { aimTitles, compoundingWords, ladderTitles } from './term-words'
 
 /** What a step does, in one clause. */
-export function stepClause(step: CalculatorStep, document: CalculatorDocument, figures: Figures): string {
+export function stepClause(
+  step: CalculatorStep,
+  document: CalculatorDocument,
+  figures: Figures,
+  sheets: readonly RateSheet[],
+): string {
   const nameOf = (id: string) => document.steps.find((other) => other.id === id)?.name ?? 'a missing step'
-  if (step.kind === 'readout') return readoutClauses[step.shows]
-  if (step.kind === 'loan') {
-    return `${nameOf(step.price)} less ${nameOf(step.downPayment)}, ${compoundingWords[step.compounding]}`
+  switch (step.kind) {
+    case 'section':
+      return 'heading'
+    case 'question':
+      return [
+        questionClause(step, nameOf, figures),
+        step.required ? '' : 'optional',
+        step.shownWhen ? `when ${step.shownWhen}` : '',
+      ]
+        .filter(Boolean)
+        .join(', ')
+    case 'working':
+      return step.formula.replace(/\s+/g, ' ')
+    case 'lookUp': {
+      const sheet = sheets.find(({ id }) => id === step.sheet)
+      const by = Object.values(step.keys).filter(Boolean).join(' and ')
+      return `looked up in ${sheet?.name ?? (step.sheet || 'no sheet yet')}${by && ` by ${by}`}`
+    }
+    case 'loan':
+      return loanClause(step, nameOf)
+    case 'affordability':
+      return step.find === 'price' ? 'the highest price from an income' : 'the least income for a price'
+    case 'refinance':
+      return 'keeping a loan against replacing it'
+    case 'equity':
+      return `of ${nameOf(step.loan)}, growing ${step.terms.growth ?? ''} a year`
+    case 'aim':
+      return aimTitles[step.find]
+    case 'ladder':
+      return `${nameOf(step.loan)} over ${ladderTitles[step.over]}`
+    case 'comparison':
+      return step.loans.map(({ loan }) => nameOf(loan)).join(', ')
+    case 'readout':
+      return readoutClause(step, nameOf, textIn(step.label, figures.locale, figures.locale))
   }
+}
+
+function loanClause({ as, terms, options, extras }: StepOf<'loan'>, nameOf: (id: string) => string): string {
+  const compounding = options.compounding && compoundingWords[options.compounding]
+  const more = extras?.length ? 'with extras' : ''
+  if (as !== null) {
+    const own = [...Object.keys(terms).map((term) => terms[term as keyof typeof terms]), more].filter(Boolean)
+    return `as ${nameOf(as)}, but ${own.join(', ') || 'nothing differs yet'}`
+  }
+  return [terms.principal, terms.annualRate && `at ${terms.annualRate}`, compounding, more]
+    .filter(Boolean)
+    .join(', ')
+}
+
+function questionClause(step: Question, nameOf: (id: string) => string, figures: Figures): string {
   switch (step.asks) {
-    case 'money':
-      return `money, from ${figures.moneyShort(step.least)} to ${figures.moneyShort(step.most)}`
+    case 'money': {
+      const range = `from ${figures.moneyShort(step.least)} to ${figures.moneyShort(step.most)}`
+      return `money${step.per ? ` ${figures.per(step.per)}` : ''}, ${range}`
+    }
     case 'percent':
       return `percent, from ${figures.percent(step.least)} to ${figures.percent(step.most)}`
     case 'share': {
       const least = shareOf(step.least, minor(0))
       return `money or percent of ${nameOf(step.of)}, at least ${least.typed === 'percent' ? figures.percent(least.percent) : figures.moneyShort(least.money)}`
     }
+    case 'number':
+      return `${step.counts === 'payments' ? 'number of payments' : 'whole number'}, from ${figures.count(step.least)} to ${figures.count(step.most)}`
     case 'term':
       return `years and months, from ${figures.term(step.least)} to ${figures.term(step.most)}`
+    case 'choice':
+      return step.options.map(({ name }) => name).join(', ')
+    case 'yesNo':
+      return 'yes or no'
+    case 'date':
+      return step.precision === 'month' ? 'a month' : 'a day'
     case 'frequency':
       return `one of ${step.options.length} choices`
+  }
+}
+
+function readoutClause(step: ReadoutStep, nameOf: (id: string) => string, label: string): string {
+  const when = step.shownWhen ? `, when ${step.shownWhen}` : ''
+  switch (step.shows) {
+    case 'figure':
+      return `${step.headline ? 'large figure' : 'figure'}${step.parts.length ? ' with its meter' : ''}: ${step.value || 'nothing yet'}${when}`
+    case 'meter':
+      return `meter of ${step.parts.length} parts${when}`
+    case 'sentence':
+      return `sentence${when}`
+    case 'chart':
+      return (
+        { balance: 'balance over time', yearly: 'interest and principal by year', ladder: 'ladder' }[
+          step.chart
+        ] + when
+      )
+    case 'schedule':
+      return `of ${nameOf(step.loan)}, ${step.by === 'year' ? 'by year, opening to each payment' : 'by payment'}${when}`
+    case 'ladder':
+      return `table of ${nameOf(step.ladder)}${when}`
+    case 'comparison':
+      return `${nameOf(step.comparison)} side by side${when}`
+    case 'payment':
+      return `payment ${step.number} of ${nameOf(step.loan)} taken apart${when}`
+    case 'explanation':
+      return `the workings that are shown${when}`
+    case 'assumptions':
+      return `${label.toLowerCase()}${when}`
+    case 'actions':
+      return `${step.actions.length} actions${when}`
   }
 }

@@ -5,6 +5,10 @@ export interface StepValue {
   readonly text: string
   /** What is wrong with the sample visitor's answer here, if anything. */
   readonly problem: string | undefined
+  /** The value behind the point in full, where it was not rounded. */
+  readonly exact: string | undefined
+  /** The first and last payments of a schedule: "1, 25 December 2026, $1,968.47". */
+  readonly ends: readonly string[]
 }
 
 /** What a step comes to for the sample visitor. */
@@ -14,9 +18,58 @@ export function stepValue(
   figures: Figures,
 ): StepValue {
   const problem = evaluation?.problems.find(({ field }) => field === step.id)
-  if (problem) return { text: 'does not fit', problem: problemSentence(problem, figures) }
-  const readout = evaluation?.readouts.find(({ id }) => id === step.id)
+  if (problem)
+    return { text: 'does not fit', problem: problemSentence(problem, figures), exact: undefined, ends: [] }
   const value = evaluation?.values[step.id]
-  const text = readout ? readoutText(readout, figures).figure : value ? figures.value(value) : '–'
-  return { text, problem: undefined }
+  const exact = value?.unit === 'money' ? value.exact : undefined
+  const text = value ? said(value, figures) : textOfReadout(step, evaluation, figures)
+  return { text, problem: undefined, exact, ends: endsOf(step, evaluation, figures) }
+}
+
+const said = (value: NonNullable<Evaluation['values'][string]>, figures: Figures): string =>
+  value.unit === 'money' && value.per && value.per !== 'payment'
+    ? `${figures.value(value)} ${figures.per(value.per)}`
+    : figures.value(value)
+
+function textOfReadout(step: CalculatorStep, evaluation: Evaluation | undefined, figures: Figures): string {
+  if (evaluation?.hidden.has(step.id)) return 'not shown'
+  const readout = evaluation?.readouts.find(({ id }) => id === step.id)
+  if (!readout) return step.kind === 'section' ? '' : '–'
+  switch (readout.shows) {
+    case 'figure':
+    case 'meter':
+    case 'payment':
+      return readoutText(readout, figures, figures.locale).figure
+    case 'sentence':
+      return 'shown'
+    case 'schedule':
+      return `${figures.count(readout.years.at(-1)?.to ?? 0)} payments`
+    case 'ladder':
+      return `${readout.rungs.length} rungs`
+    case 'comparison':
+      return `${readout.columns.length} loans`
+    case 'chart':
+      return readout.chart === 'balance'
+        ? `${readout.lines.length} lines`
+        : readout.chart === 'yearly'
+          ? `${readout.years.length} years`
+          : `${readout.rungs.length} rungs`
+    case 'explanation':
+      return `${readout.lines.length} lines`
+    case 'assumptions':
+    case 'actions':
+      return 'shown'
+  }
+}
+
+/** A schedule's first and last payments, so that an author sees it is right at both ends. */
+function endsOf(step: CalculatorStep, evaluation: Evaluation | undefined, figures: Figures): string[] {
+  if (step.kind !== 'readout' || step.shows !== 'schedule') return []
+  const ledger = evaluation?.ledgers.get(step.loan)
+  if (!ledger) return []
+  return [...new Set([ledger.firstNumber, ledger.lastNumber])].map((number) => {
+    const { date, payment, principal, interest, closing } = ledger.at(number)
+    const day = date ? `${figures.date(date)}: ` : ''
+    return `${number}, ${day}${figures.money(payment)} = ${figures.money(principal)} + ${figures.money(interest)} interest, ${figures.money(closing)} left`
+  })
 }

@@ -1,4 +1,12 @@
-import { type CalculatorDocument, type CalculatorStep, type QuestionOf, starters } from '@vivid/core'
+import {
+  type CalculatorDocument,
+  type CalculatorStep,
+  paragraphs,
+  type QuestionOf,
+  removeLanguage,
+  renameLanguage,
+  starters,
+} from '@vivid/core'
 
 /** A calculator of the demo lender: its draft, and the documents of the editions it has had, oldest first. */
 export interface DemoCalculator {
@@ -21,20 +29,71 @@ const [odile, kofi] = ['odile@larkmoor.example', 'kofi@larkmoor.example']
 type Change =
   Partial<QuestionOf<'money'> & QuestionOf<'percent'>> | Partial<CalculatorStep> | Record<string, unknown>
 
-/** The starter with some of its own fields and steps changed. */
-function made(own: Partial<CalculatorDocument>, changes: Record<string, Change> = {}): CalculatorDocument {
-  const document = starters[0].make()
-  const steps = document.steps.map((step) => ({ ...step, ...changes[step.id] }) as CalculatorStep)
-  return { ...document, ...own, steps }
+interface Own {
+  readonly title: string
+  readonly titleFrench?: string
+  readonly introduction?: string
+  readonly introductionFrench?: string
+  readonly currency?: CalculatorDocument['currency']
+  /** The one language of a calculator for another country; none: English and French. */
+  readonly only?: string
+}
+
+/** A starter with a title of its own and some fields of its steps changed. Labels are given in English. */
+function made(
+  own: Own,
+  changes: Record<string, Change> = {},
+  starter = 'mortgage-payment',
+): CalculatorDocument {
+  const document = starterNamed(starter)
+  const { title, titleFrench, introduction, introductionFrench, currency = 'CAD', only } = own
+  const steps = document.steps.map(
+    (step) => ({ ...step, ...inTexts(changes[step.id] ?? {}, step) }) as CalculatorStep,
+  )
+  const named: CalculatorDocument = {
+    ...document,
+    currency,
+    title: texts(title, titleFrench),
+    introduction: {
+      ...document.introduction,
+      ...(introduction ? { 'en-CA': paragraphs(introduction) } : {}),
+      ...(introductionFrench ? { 'fr-CA': paragraphs(introductionFrench) } : {}),
+    },
+    steps,
+    proofs: Object.keys(changes).length > 0 ? [] : document.proofs,
+  }
+  return only ? renameLanguage(removeLanguage(named, 'fr-CA'), 'en-CA', only) : named
+}
+
+function starterNamed(id: string): CalculatorDocument {
+  const found = starters.find((starter) => starter.id === id)
+  if (!found) throw new Error(`no starter ${id}`)
+  return found.make()
+}
+
+const texts = (english: string, french?: string) => ({
+  'en-CA': english,
+  ...(french ? { 'fr-CA': french } : {}),
+})
+
+/** Labels and help written as one text are the English ones; the French of the starter stays. */
+function inTexts(change: Change, step: CalculatorStep): object {
+  return Object.fromEntries(
+    Object.entries(change).map(([field, value]) =>
+      (field === 'label' || field === 'help') && typeof value === 'string'
+        ? [field, { ...(step as unknown as Record<string, object>)[field], 'en-CA': value }]
+        : [field, value],
+    ),
+  )
 }
 
 const withAnswers = (
   document: CalculatorDocument,
   name: string,
-  answers: CalculatorDocument['sample']['answers'],
-) => ({
+  answers: CalculatorDocument['samples'][number]['answers'],
+): CalculatorDocument => ({
   ...document,
-  sample: { name, answers: { ...document.sample.answers, ...answers } },
+  samples: [{ id: 'sample', name, answers }, ...document.samples.slice(1)],
 })
 
 const floatingHome = (
@@ -43,7 +102,12 @@ const floatingHome = (
 ) =>
   withAnswers(
     made(
-      { title: 'Floating home mortgage', introduction },
+      {
+        title: 'Floating home mortgage',
+        titleFrench: 'Hypothèque pour maison flottante',
+        introduction,
+        introductionFrench: 'Voyez ce que coûterait une maison flottante, et où va chaque versement.',
+      },
       {
         homePrice: { label: 'Price of the floating home', least: 60_000_00, most: 2_000_000_00 },
         rate: { default: rate, help: 'Our rate today for five years fixed. Type another to try it out.' },
@@ -60,12 +124,11 @@ const narrowboat = (most: number) =>
       {
         title: 'Narrowboat loan',
         currency: 'GBP',
-        locale: 'en-GB',
+        only: 'en-GB',
         introduction: 'For a boat to live aboard, new or second-hand.',
       },
       {
         homePrice: {
-          name: 'Boat price',
           label: 'Price of the boat',
           help: 'With engine and fitting out.',
           default: 86_500_00,
@@ -77,7 +140,7 @@ const narrowboat = (most: number) =>
         term: { default: { years: 12, months: 0 }, most: { years: 20, months: 0 } },
         rate: { default: '7.9', least: '0', most: '30' },
         frequency: { options: ['monthly', 'weekly', 'quarterly'], default: 'monthly' },
-        loan: { compounding: 'perPayment' },
+        loan: { options: { compounding: 'perPayment' } },
       },
     ),
     'Second-hand boat, 12 years',
@@ -95,7 +158,7 @@ const houseboat = withAnswers(
     {
       title: 'Backwater houseboat loan',
       currency: 'INR',
-      locale: 'en-IN',
+      only: 'en-IN',
       introduction: 'What a houseboat costs each month.',
     },
     {
@@ -109,7 +172,7 @@ const houseboat = withAnswers(
       rate: { default: '9.25' },
       term: { default: { years: 15, months: 0 } },
       frequency: { options: ['monthly', 'quarterly'], default: 'monthly' },
-      loan: { compounding: 12 },
+      loan: { options: { compounding: 12 } },
     },
   ),
   'Family houseboat',
@@ -118,7 +181,7 @@ const houseboat = withAnswers(
 
 const teahouse = withAnswers(
   made(
-    { title: 'Tidewater teahouse loan', currency: 'JPY', locale: 'en-JP' },
+    { title: 'Tidewater teahouse loan', currency: 'JPY', only: 'en-JP' },
     {
       homePrice: {
         label: 'Price of the teahouse',
@@ -129,7 +192,7 @@ const teahouse = withAnswers(
       },
       rate: { default: '1.35' },
       frequency: { options: ['monthly', 'halfYearly', 'yearly'], default: 'monthly' },
-      loan: { compounding: 12 },
+      loan: { options: { compounding: 12 } },
     },
   ),
   'Pier-side teahouse',
@@ -153,6 +216,51 @@ const winterBerth = made(
     rate: { default: '6.4' },
   },
 )
+
+const insured = withAnswers(
+  made(
+    { title: 'First floating home, insured', titleFrench: 'Première maison flottante, assurée' },
+    {},
+    'insured-purchase',
+  ),
+  'Noor, 10 % down',
+  {},
+)
+
+const mooring = made(
+  { title: 'Renew your mooring mortgage', titleFrench: 'Renouveler votre prêt d’amarrage' },
+  {},
+  'rate-change',
+)
+
+const afford = made(
+  { title: 'What floating home can you afford?', titleFrench: 'Quelle maison flottante vous offrir ?' },
+  {},
+  'affordability',
+)
+
+const skipper = made(
+  { title: 'Skipper training loan', titleFrench: 'Prêt de formation de capitaine' },
+  {},
+  'study-loan',
+)
+
+const engine = made({ title: 'Marine engine loan', titleFrench: 'Prêt pour moteur marin' }, {}, 'vessel-loan')
+
+const once = (
+  slug: string,
+  draft: CalculatorDocument,
+  daysAgo: number,
+  editedBy: string,
+  approvedBy: string,
+): DemoCalculator => ({
+  slug,
+  draft,
+  editedBy,
+  editedDaysAgo: daysAgo,
+  editions: [{ document: draft, daysAgo, approvedBy }],
+  ends: 'live',
+})
 
 export const demoCalculators: readonly DemoCalculator[] = [
   {
@@ -215,4 +323,16 @@ export const demoCalculators: readonly DemoCalculator[] = [
     editions: [{ document: winterBerth, daysAgo: 188, approvedBy: kofi }],
     ends: 'takenDown',
   },
+  {
+    slug: 'first-floating-home-insured',
+    draft: insured,
+    editedBy: ines,
+    editedDaysAgo: 3,
+    editions: [],
+    ends: 'draft',
+  },
+  once('renew-your-mooring-mortgage', mooring, 12, rasmus, kofi),
+  once('what-floating-home-can-you-afford', afford, 19, ines, odile),
+  once('skipper-training-loan', skipper, 27, rasmus, odile),
+  once('marine-engine-loan', engine, 45, ines, kofi),
 ]

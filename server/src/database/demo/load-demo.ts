@@ -1,10 +1,11 @@
 import equal from 'fast-deep-equal'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
-import { CalculatorDocument, compile, type PlainDate } from '@vivid/core'
+import { CalculatorDocument, compile, type PlainDate, RateSheet, stoppingProblems } from '@vivid/core'
 import { contentOf, freeze } from '../../editions/edition-content'
 import { hashPassword } from '../../people/password'
 import { type DemoCalculator, demoCalculators } from './demo-calculators'
 import { demoPeople } from './demo-people'
+import { demoSheets } from './demo-sheets'
 
 /** Loads the demo lender's people and calculators into an empty database, all of it or nothing, once. */
 export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promise<void> {
@@ -22,6 +23,13 @@ export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promi
         email,
         await insert('people', { name, email, role, password_hash: await hashPassword(password) }),
       )
+    }
+    for (const sheet of demoSheets) {
+      await insert('rate_sheets', {
+        id: sheet.id,
+        sheet: JSON.stringify(RateSheet.parse(sheet)),
+        last_edited_by: ids.get('ines@larkmoor.example'),
+      })
     }
     for (const calculator of demoCalculators)
       await loadCalculator(calculator, ids, today, insert, database, transaction)
@@ -52,8 +60,10 @@ async function loadCalculator(
     taken_down_at: ends === 'takenDown' ? daysBefore(today, 40) : null,
   })
   for (const [index, { document, daysAgo, approvedBy }] of editions.entries()) {
-    const { program, problems } = compile(document)
-    if (problems.length > 0) throw new Error(`the demo edition ${slug} ${index + 1} does not compile`)
+    const compiled = compile(document, demoSheets)
+    const { program } = compiled
+    if (stoppingProblems(compiled).length > 0)
+      throw new Error(`the demo edition ${slug} ${index + 1} does not compile`)
     const { text, sha256 } = freeze(contentOf(program))
     await insert('editions', {
       calculator_id: id,
@@ -77,7 +87,10 @@ async function loadCalculator(
 /** Inserts a row and returns its id (for a table without one, its first column). */
 const inserter =
   (database: Sequelize, transaction: Transaction) =>
-  async (table: 'people' | 'calculators' | 'editions', row: Record<string, unknown>): Promise<string> => {
+  async (
+    table: 'people' | 'calculators' | 'editions' | 'rate_sheets',
+    row: Record<string, unknown>,
+  ): Promise<string> => {
     const columns = Object.keys(row)
     const [made] = await database.query<Record<string, string>>(
       `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((c) => `:${c}`).join(', ')}) RETURNING *`,

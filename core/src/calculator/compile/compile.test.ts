@@ -1,0 +1,361 @@
+import { describe, expect, test } from 'vitest'
+import { changed, TODAY, withSteps } from '../../testing/test-document'
+import { CalculatorDocument, MOST_STEPS } from '../document/document'
+import type { CalculatorStep } from '../document/steps'
+import { openDocument } from '../document/open'
+import { evaluate } from '../evaluate/evaluator'
+import { loan, money, t, working, yesNo, choice } from '../starters/build'
+import { mortgagePayment } from '../starters/mortgage-payment'
+import { addedPremiums } from '../starters/sheets'
+import { compile, stoppingProblems } from './compile'
+import { isGentle } from './compile-problem'
+
+const lookUp = (fields: object): CalculatorStep =>
+  ({
+    kind: 'lookUp',
+    id: 'found',
+    name: 'found',
+    sheet: 'insurance-premiums',
+    keys: { loanToValue: 'rate' },
+    on: '',
+    ...fields,
+  }) as CalculatorStep
+
+test.each<[string, CalculatorDocument, string, string, string]>([
+  [
+    'a least above the most',
+    changed('homePrice', { least: 3_000_000_00 }),
+    'LEAST_ABOVE_MOST',
+    'homePrice',
+    'least',
+  ],
+  [
+    'a default below the least',
+    changed('homePrice', { default: 1 }),
+    'DEFAULT_OUT_OF_RANGE',
+    'homePrice',
+    'default',
+  ],
+  [
+    'a default percentage below the least',
+    changed('downPayment', { default: { percent: '1' } }),
+    'DEFAULT_OUT_OF_RANGE',
+    'downPayment',
+    'default',
+  ],
+  [
+    'a default that is not offered',
+    changed('frequency', { default: 'yearly' }),
+    'DEFAULT_OUT_OF_RANGE',
+    'frequency',
+    'default',
+  ],
+  ['a name given twice', changed('rate', { name: 'HOME price' }), 'NAME_TAKEN', 'rate', 'name'],
+  [
+    'a name with a word of the formula language',
+    changed('rate', { name: 'rate if sold' }),
+    'NAME_NOT_USABLE',
+    'rate',
+    'name',
+  ],
+  [
+    'a name with a sign in it',
+    changed('rate', { name: 'rate-of-the-loan' }),
+    'NAME_NOT_USABLE',
+    'rate',
+    'name',
+  ],
+  ['an identifier given twice', changed('rate', { id: 'term' }), 'ID_TAKEN', 'term', 'id'],
+  ['a share of nothing', changed('downPayment', { of: 'gone' }), 'REFERENCE_UNKNOWN', 'downPayment', 'of'],
+  [
+    'a share of a percentage',
+    changed('downPayment', { of: 'rate' }),
+    'REFERENCE_OF_WRONG_KIND',
+    'downPayment',
+    'of',
+  ],
+  [
+    'a share of itself',
+    changed('downPayment', { of: 'downPayment' }),
+    'REFERENCE_OF_WRONG_KIND',
+    'downPayment',
+    'of',
+  ],
+  [
+    'a schedule of no loan',
+    changed('schedule', { loan: 'term' }),
+    'REFERENCE_OF_WRONG_KIND',
+    'schedule',
+    'loan',
+  ],
+  ['a step of zero percent', changed('rate', { step: '0' }), 'STEP_ZERO', 'rate', 'step'],
+  ['a question without a label', changed('rate', { label: {} }), 'LABEL_MISSING', 'rate', 'label'],
+  [
+    'a hidden choice without a default',
+    changed('frequency', { shownWhen: 'home price > 1', default: null }),
+    'DEFAULT_NEEDED',
+    'frequency',
+    'default',
+  ],
+  [
+    'an option that is there twice',
+    withSteps(
+      choice('c', 'c', t('c', 'c'), {
+        gives: 'name',
+        options: ['a', 'A'].map((name) => ({ name, label: {}, value: null })),
+        default: 'a',
+      }),
+    ),
+    'OPTION_TWICE',
+    'c',
+    'options.1',
+  ],
+  [
+    'an option without its value',
+    withSteps(
+      choice('c', 'c', t('c', 'c'), {
+        gives: 'money',
+        options: [{ name: 'a', label: {}, value: '4' }],
+        default: 'a',
+      }),
+    ),
+    'OPTION_VALUE_MISSING',
+    'c',
+    'options.0',
+  ],
+  [
+    'a loan that says nothing of its length',
+    changed('loan', {
+      terms: { principal: 'home price', annualRate: 'rate', frequency: 'payment frequency' },
+    }),
+    'LENGTH_NEEDED',
+    'loan',
+    'terms.term',
+  ],
+  [
+    'a loan without its amount',
+    changed('loan', { terms: { annualRate: 'rate', frequency: 'payment frequency', term: 'term' } }),
+    'FORMULA_EMPTY',
+    'loan',
+    'terms.principal',
+  ],
+  [
+    'a payment frequency that is none',
+    changed('loan', { terms: { principal: '1', annualRate: 'rate', frequency: '"daily"', term: 'term' } }),
+    'UNIT_NOT_WANTED',
+    'loan',
+    'terms.frequency',
+  ],
+  ['a loan like itself', changed('loan', { as: 'loan' }), 'CIRCLE', 'loan', 'formula'],
+  ['a look-up without a sheet', withSteps(lookUp({ sheet: '' })), 'SHEET_NOT_CHOSEN', 'found', 'sheet'],
+  [
+    'a look-up in a sheet that is not here',
+    withSteps(lookUp({ sheet: 'gone' })),
+    'SHEET_UNKNOWN',
+    'found',
+    'sheet',
+  ],
+  [
+    'a look-up without its key',
+    withSteps(lookUp({ keys: {} })),
+    'SHEET_KEY_MISSING',
+    'found',
+    'keys.loanToValue',
+  ],
+  [
+    'a look-up by a value of another unit',
+    withSteps(lookUp({ keys: { loanToValue: 'term' } })),
+    'UNIT_NOT_WANTED',
+    'found',
+    'keys.loanToValue',
+  ],
+  [
+    'a comparison of one loan',
+    withSteps({ kind: 'comparison', id: 'c', name: 'c', loans: [{ loan: 'loan', label: {} }] }),
+    'TOO_FEW_LOANS',
+    'c',
+    'loans',
+  ],
+  [
+    'a working that gives another unit than it should',
+    withSteps(working('w', 'w', 'home price', { unit: 'percent' })),
+    'UNIT_NOT_WANTED',
+    'w',
+    'formula',
+  ],
+  [
+    'an aim without its payment',
+    withSteps({ kind: 'aim', id: 'a', name: 'a', find: 'amount', loan: 'loan', terms: {} }),
+    'FORMULA_EMPTY',
+    'a',
+    'terms.payment',
+  ],
+  [
+    'a condition that is an amount',
+    changed('rate', { shownWhen: 'home price' }),
+    'UNIT_NOT_WANTED',
+    'rate',
+    'shownWhen',
+  ],
+  [
+    'a sentence with a slip in it',
+    changed('endDate', { sentence: { 'en-CA': 'After {the loan.paymints}.' } }),
+    'FIGURE_UNKNOWN',
+    'endDate',
+    'sentence.en-CA.0',
+  ],
+  [
+    'a meter part that is no amount',
+    changed('payment', { parts: [{ label: {}, amount: 'rate' }] }),
+    'UNIT_NOT_WANTED',
+    'payment',
+    'parts.0.amount',
+  ],
+])(
+  '%s is a problem at its step and field, and evaluating it all the same is safe',
+  (_, document, code, step, field) => {
+    const { problems, program } = compile(document, [addedPremiums])
+    expect(problems).toContainEqual(expect.objectContaining({ code, step, field }))
+    expect(() => evaluate(program, {}, { today: TODAY, sheets: [addedPremiums] })).not.toThrow()
+  },
+)
+
+test('a document without questions or readouts says so', () => {
+  const { problems } = compile({ ...mortgagePayment(), steps: [] })
+  expect(problems.map(({ code }) => code)).toEqual(expect.arrayContaining(['NO_QUESTION', 'NO_READOUT']))
+})
+
+describe('circles', () => {
+  const circle = withSteps(working('a', 'a', 'b + 1'), working('b', 'b', 'c * 2'), working('c', 'c', 'a - 1'))
+  test('are named from end to end, once, and nothing else is blamed', () => {
+    const problems = stoppingProblems(compile(circle))
+    expect(problems).toEqual([{ code: 'CIRCLE', names: ['a', 'b', 'c'], step: 'a', field: 'formula' }])
+  })
+  test('leave everything else worked out', () => {
+    const { program } = compile(circle)
+    const { readouts, values } = evaluate(program, {}, { today: TODAY, sheets: [] })
+    expect(readouts).toHaveLength(5)
+    expect([values.a, values.b, values.c]).toEqual([undefined, undefined, undefined])
+  })
+  test('of a condition on its own question are found too', () => {
+    const { problems } = compile(changed('rate', { shownWhen: 'rate > 3' }))
+    expect(problems).toContainEqual({ code: 'CIRCLE', names: ['rate'], step: 'rate', field: 'formula' })
+  })
+})
+
+test('a fault is told where it can be mended, and not again wherever its value is used', () => {
+  const document = withSteps(
+    working('a', 'a', 'home prize'),
+    working('b', 'b', 'a + 1'),
+    working('c', 'c', 'b * 2'),
+  )
+  expect(stoppingProblems(compile(document))).toEqual([
+    {
+      code: 'NAME_UNKNOWN',
+      name: 'home prize',
+      near: 'home price',
+      from: 0,
+      to: 10,
+      step: 'a',
+      field: 'formula',
+    },
+  ])
+})
+
+test('unused values, conditions that never hold and missing translations are questions, and stop nothing', () => {
+  const compiled = compile({
+    ...withSteps(working('idle', 'idle', 'home price * 2'), {
+      ...yesNo('q', 'q', t('Q', 'Q'), false),
+      label: { 'en-CA': 'Q' },
+    }),
+    disclosure: {},
+  })
+  const asked = compiled.problems.map(({ code, step }) => `${code} ${step}`)
+  expect(asked).toEqual(expect.arrayContaining(['NOT_USED idle', 'NOT_USED q', 'TEXT_NOT_TRANSLATED q']))
+  expect(stoppingProblems(compiled)).toEqual([])
+  expect(compile(changed('endDate', { shownWhen: 'false' })).problems).toContainEqual({
+    code: 'NEVER_SHOWN',
+    step: 'endDate',
+    field: 'shownWhen',
+  })
+  expect(compiled.problems.every(isGentle)).toBe(true)
+})
+
+test('the tape knows what each step takes values from, whatever is wrong with it', () => {
+  const { uses } = compile(withSteps(working('w', 'w', 'the loan.payment + home price + ')))
+  expect(uses.get('downPayment')).toEqual(['homePrice'])
+  expect(uses.get('loan')).toEqual(['homePrice', 'downPayment', 'rate', 'frequency', 'term'])
+  expect(uses.get('payment')).toEqual(['loan'])
+  expect(uses.get('w')).toEqual(['loan', 'homePrice'])
+})
+
+test('a loan "as another, but …" has the other’s terms, and another way to say its length takes the place of the first', () => {
+  const document = withSteps(
+    loan('other', 'the other', { annualRate: 'rate + 1' }, { as: 'loan' }),
+    loan('paid', 'paid off', { payment: '3000' }, { as: 'other' }),
+  )
+  const { program, problems } = compile(document)
+  expect(problems.filter((one) => !isGentle(one))).toEqual([])
+  const { values, ledgers } = evaluate(program, {}, { today: TODAY, sheets: [] })
+  expect(values.other).toMatchObject({ unit: 'loan', principal: 350_710_00, count: 300 })
+  expect(ledgers.get('paid')?.governedBy).toBe('payment')
+})
+
+describe('hostile documents are refused or worked out in bounded time', () => {
+  const within = (milliseconds: number, act: () => void) => {
+    const started = performance.now()
+    act()
+    expect(performance.now() - started).toBeLessThan(milliseconds)
+  }
+  const chain = (count: number, formula: (i: number) => string): CalculatorDocument => ({
+    ...mortgagePayment(),
+    steps: [
+      money('x0', 'x0', t('x', 'x'), { default: 1, least: 0, most: 2, step: 1 }),
+      ...Array.from({ length: count }, (_, i) => working(`x${i + 1}`, `x${i + 1}`, formula(i))),
+    ],
+  })
+  test('a chain of 199 workings, each twice the one before, ends where amounts end', () => {
+    within(5_000, () => {
+      const { program } = compile(chain(199, (i) => `x${i} + x${i}`))
+      const { problems, values } = evaluate(program, {}, { today: TODAY, sheets: [] })
+      expect(values.x40).toBeDefined()
+      expect(problems[0]).toMatchObject({ code: 'STEP_STOPPED', stop: { code: 'TOO_LARGE' } })
+    })
+  })
+  test('199 workings that all use each other are all circles', () => {
+    within(20_000, () => {
+      const names = Array.from({ length: 100 }, (_, i) => `x${i}`).join(' + ')
+      const { problems } = compile(chain(199, () => names))
+      expect(problems.some(({ code }) => code === 'CIRCLE')).toBe(true)
+    })
+  })
+  test('giant lists and deep nesting are refused by name', () => {
+    within(5_000, () => {
+      const deep = `${'('.repeat(900)}1${')'.repeat(900)}`
+      expect(compile(withSteps(working('w', 'w', deep))).problems).toContainEqual(
+        expect.objectContaining({ code: 'FORMULA_TOO_DEEP', step: 'w' }),
+      )
+    })
+  })
+  test('more steps, longer formulas and 5 MB of text do not pass the schema', () => {
+    within(5_000, () => {
+      const document = mortgagePayment()
+      const tooMany = {
+        ...document,
+        steps: Array.from({ length: MOST_STEPS + 1 }, (_, i) => working(`w${i}`, `w${i}`, '1')),
+      }
+      for (const hostile of [
+        tooMany,
+        withSteps(working('w', 'w', 'x'.repeat(5_000_000))),
+        { ...document, title: { 'en-CA': 'x'.repeat(5_000_000) } },
+        { ...document, steps: 'x'.repeat(5_000_000) },
+        { ...document, extra: 1 },
+        JSON.parse('{"version":2,"__proto__":{"steps":[]}}'),
+        { version: 99 },
+        [],
+        null,
+      ])
+        expect(openDocument(hostile).ok).toBe(false)
+    })
+  })
+})

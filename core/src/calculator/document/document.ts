@@ -1,0 +1,61 @@
+import { z } from 'zod'
+import { AnswerShape } from './questions'
+import { currency, decimalText, formulaText, isoDateText, nameText, stepId } from './shapes'
+import { Step } from './steps'
+import { Locale, RichTexts, Texts } from './texts'
+
+/** A set of answers: what a sample visitor would type. */
+const answers = z.record(stepId, AnswerShape)
+
+/** The most steps a calculator may have. */
+export const MOST_STEPS = 200
+
+/**
+ * Answers with the figures they must give. A figure is plain text in its own unit: "931.64", "4.64", "300",
+ * "2051-10-25"; numbers may differ from it by the tolerance.
+ */
+export const Proof = z.strictObject({
+  id: stepId,
+  name: nameText,
+  answers,
+  /** The day the proof is worked out for, and whose rates hold. */
+  on: isoDateText,
+  expected: z
+    .array(
+      z.strictObject({
+        of: formulaText,
+        figure: z.union([decimalText, z.string().max(80)]),
+        tolerance: decimalText,
+      }),
+    )
+    .min(1)
+    .max(40),
+})
+export type Proof = z.infer<typeof Proof>
+
+/**
+ * The calculator document, version 2: a list of named steps, from the questions a visitor is asked to the readouts
+ * they see, with texts in each language, sample visitors and proofs. It is what the desk edits and the server keeps;
+ * `compile` turns it into a program. The schema says what may be stored; whether the steps make sense together is
+ * for `compile` to say.
+ */
+export const CalculatorDocument = z.strictObject({
+  version: z.literal(2),
+  title: Texts,
+  currency,
+  /** The first is the main one: its texts stand where another has none. */
+  languages: z.array(Locale).min(1).max(12),
+  lender: z.string().trim().min(1).max(80),
+  /** Whether results follow every keystroke or wait for a button. */
+  results: z.enum(['live', 'onButton']),
+  introduction: RichTexts,
+  disclosure: RichTexts,
+  steps: z.array(Step).max(MOST_STEPS),
+  samples: z
+    .array(z.strictObject({ id: stepId, name: nameText, answers }))
+    .min(1)
+    .max(20),
+  proofs: z.array(Proof).max(200),
+})
+export type CalculatorDocument = z.infer<typeof CalculatorDocument>
+export type Sample = CalculatorDocument['samples'][number]

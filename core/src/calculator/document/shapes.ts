@@ -1,0 +1,38 @@
+import { z } from 'zod'
+import { currencies, type Currency } from '../../money/currencies'
+import { LARGEST_AMOUNT } from '../../money/minor'
+import { frequencyNames, type Frequency } from '../../rates/frequency'
+import { HIGHEST_PERCENT, isPlainDecimal } from '../../rates/percent'
+import { readIsoDate } from '../../dates/plain-date'
+import { LONGEST_FORMULA } from '../../formula/limits'
+
+/** The small shapes documents, answers and rate sheets are made of. */
+export const stepId = z
+  .string()
+  .regex(/^[a-z][A-Za-z0-9]{0,39}$/, 'a letter, then letters and digits, at most 40')
+export const nameText = z.string().trim().min(1).max(80)
+export const formulaText = z.string().max(LONGEST_FORMULA)
+export const minorUnits = z.int().min(0).max(LARGEST_AMOUNT)
+export const percentText = z
+  .string()
+  .refine((text) => isPlainDecimal(text) && !text.startsWith('-') && Number(text) <= HIGHEST_PERCENT, {
+    error: `a percentage from 0 to ${HIGHEST_PERCENT} as a plain decimal, like "4.64"`,
+  })
+/** A plain decimal, negative too: "931.64". */
+export const decimalText = z.string().regex(/^-?\d{1,16}(\.\d{1,12})?$/, 'a plain decimal, like "931.64"')
+export const isoDateText = z.string().refine((text) => readIsoDate(text) !== undefined, {
+  error: 'a day of the calendar, like "2026-11-25"',
+})
+/** An amount, or a percentage of another answer. */
+export const share = z.union([
+  z.strictObject({ money: minorUnits }),
+  z.strictObject({ percent: percentText }),
+])
+export const length = z.strictObject({ years: z.int().min(0).max(100), months: z.int().min(0).max(11) })
+export const frequency = z.enum(frequencyNames as [Frequency, ...Frequency[]])
+export const currency = z.enum(currencies as [Currency, ...Currency[]])
+/** The periods a question's amount may recur in. */
+export const askedPeriod = z.enum(['year', 'halfYear', 'quarter', 'month', 'week'])
+
+export type Share = z.infer<typeof share>
+export type TermLength = z.infer<typeof length>

@@ -1,0 +1,111 @@
+import type { Wanted } from '../../formula/unit'
+
+/** One term of a composite step: what it takes, and whether the step can do without it. */
+export interface TermFacts {
+  readonly takes: Wanted
+  readonly required?: true
+}
+
+const money = { is: 'money' } as const satisfies Wanted
+const anyMoney = { is: 'money', per: 'any' } as const satisfies Wanted
+const monthly = { is: 'money', per: 'month' } as const satisfies Wanted
+const percent = { is: 'percent' } as const satisfies Wanted
+const count = { is: 'count' } as const satisfies Wanted
+const years = { is: 'years' } as const satisfies Wanted
+const moneyOrPercent = { is: 'oneOf', of: [{ is: 'percent' }, { is: 'money' }] } as const satisfies Wanted
+
+/** The terms of a loan, named as in the ledger's interface; every one a formula. */
+export const loanTerms = {
+  principal: { takes: money, required: true },
+  annualRate: { takes: percent, required: true },
+  frequency: { takes: { is: 'frequency' }, required: true },
+  term: { takes: years },
+  payments: { takes: count },
+  payment: { takes: anyMoney },
+  balloon: { takes: money },
+  firstPayment: { takes: { is: 'date' } },
+  alreadyPaid: { takes: count },
+  financedFees: { takes: money },
+  feeEachPayment: { takes: anyMoney },
+  yearlyExtraLimit: { takes: money },
+  gracePayments: { takes: count },
+  gracePayment: { takes: anyMoney },
+  insuranceAdded: { takes: percent },
+  insuranceYearly: { takes: percent },
+  insuranceValue: { takes: money },
+  insuranceUntil: { takes: percent },
+  initialRepayment: { takes: percent },
+} as const satisfies Record<string, TermFacts>
+
+/** What a purchase costs a household and what a lender allows: see `affordablePrice` and `incomeNeeded`. */
+export const affordabilityTerms = {
+  income: { takes: { is: 'money', per: 'year' } },
+  price: { takes: money },
+  monthlyDebts: { takes: monthly },
+  housingLimit: { takes: percent, required: true },
+  debtLimit: { takes: percent, required: true },
+  annualRate: { takes: percent, required: true },
+  qualifyingRate: { takes: percent },
+  term: { takes: years, required: true },
+  propertyTax: { takes: percent },
+  homeInsurance: { takes: { is: 'money', per: 'year' } },
+  dues: { takes: monthly },
+  downPayment: { takes: moneyOrPercent, required: true },
+  insuranceRate: { takes: percent },
+  insuranceAbove: { takes: percent },
+} as const satisfies Record<string, TermFacts>
+
+export const refinanceTerms = {
+  balance: { takes: money, required: true },
+  oldRate: { takes: percent, required: true },
+  oldPayment: { takes: anyMoney, required: true },
+  oldExtra: { takes: anyMoney },
+  newRate: { takes: percent, required: true },
+  newTerm: { takes: years, required: true },
+  newExtra: { takes: anyMoney },
+  costs: { takes: money },
+  costsAdded: { takes: { is: 'yesNo' } },
+  sameOutlay: { takes: { is: 'yesNo' } },
+  stay: { takes: years },
+} as const satisfies Record<string, TermFacts>
+
+export const equityTerms = {
+  value: { takes: money, required: true },
+  growth: { takes: percent, required: true },
+  after: { takes: years, required: true },
+} as const satisfies Record<string, TermFacts>
+
+export const aimTerms = {
+  payment: { takes: anyMoney },
+  within: { takes: { is: 'oneOf', of: [{ is: 'term' }, { is: 'count' }] } },
+  price: { takes: money },
+  downPayment: { takes: moneyOrPercent },
+} as const satisfies Record<string, TermFacts>
+
+/** What each aim needs to be told. */
+export const aimNeeds = {
+  price: ['payment', 'downPayment'],
+  amount: ['payment'],
+  downPayment: ['payment', 'price'],
+  rate: ['payment'],
+  term: ['payment'],
+  extra: ['within'],
+  balloon: ['payment'],
+} as const satisfies Record<string, readonly (keyof typeof aimTerms)[]>
+export type AimFor = keyof typeof aimNeeds
+
+export const ladderTerms = {
+  rates: { takes: { is: 'list', of: percent } },
+  lengths: { takes: { is: 'list', of: years } },
+  extras: { takes: { is: 'list', of: money } },
+  amounts: { takes: { is: 'list', of: money } },
+} as const satisfies Record<string, TermFacts>
+
+export const ladderNeeds = {
+  rates: ['rates'],
+  terms: ['lengths'],
+  extras: ['extras'],
+  amounts: ['amounts'],
+  ratesByTerms: ['rates', 'lengths'],
+} as const satisfies Record<string, readonly (keyof typeof ladderTerms)[]>
+export type LadderOver = keyof typeof ladderNeeds

@@ -1,0 +1,204 @@
+import { Stopped, type Computed, type FigureSet, type LoanRun } from '../../formula/computed'
+import { affordablePrice, incomeNeeded, type Binding, type Household } from '../../lending/affordability'
+import { equity } from '../../lending/equity'
+import { refinance } from '../../lending/refinance'
+import type { Ledger } from '../../loan/ledger'
+import type { LoanTerms } from '../../loan/terms'
+import { Decimal } from '../../money/decimal'
+import { factsOf } from '../../rates/frequency'
+import type { Refusal } from '../../refusal'
+import { aim, type Aim, type DownPayment } from '../../search/aim'
+import type { StepOf } from '../document/steps'
+import { given } from './loan-terms'
+import { percentText, type TermsReader } from './terms-reader'
+
+const figureSet = (figures: Record<string, Computed | undefined>): FigureSet => ({ kind: 'figures', figures })
+const amount = (minor: number) => new Decimal(minor)
+
+function accepted<T extends { readonly ok: true }>(result: T | Refusal): T {
+  if (!result.ok) throw new Stopped({ code: 'REFUSED', refusal: result })
+  return result
+}
+
+/** A down payment as a percentage of the price, or as an amount. */
+function downPaymentOf(terms: TermsReader): DownPayment {
+  const given = terms.raw('terms.downPayment')
+  return given?.unit.is === 'percent'
+    ? { percent: terms.percent('terms.downPayment') ?? '0' }
+    : { amount: terms.whole('terms.downPayment') ?? 0 }
+}
+
+const limitWords: Readonly<Record<Binding, string>> = {
+  housingRatio: 'housing',
+  debtRatio: 'debts',
+  both: 'both',
+  mortgageInsuranceStep: 'insurance',
+}
+
+/** The highest price, or the least income, with what housing costs a month and both shares of income. */
+export function affordabilityFigures(step: StepOf<'affordability'>, terms: TermsReader): FigureSet {
+  const annualRate = terms.percent('terms.annualRate') ?? '0'
+  const insurance = terms.percent('terms.insuranceRate')
+  const household: Household = {
+    monthlyDebts: terms.whole('terms.monthlyDebts') ?? 0,
+    housingLimit: terms.percent('terms.housingLimit') ?? '0',
+    debtLimit: terms.percent('terms.debtLimit') ?? '0',
+    annualRate,
+    ...given({ qualifyingRate: terms.percent('terms.qualifyingRate') }),
+    compoundsPerYear: step.compounding === 'perPayment' ? 12 : step.compounding,
+    payments: terms.whole('terms.term') ?? 0,
+    propertyTaxPercent: terms.percent('terms.propertyTax') ?? '0',
+    homeInsuranceYearly: terms.whole('terms.homeInsurance') ?? 0,
+    monthlyDues: terms.whole('terms.dues') ?? 0,
+    down: downPaymentOf(terms),
+    ...(insurance === undefined
+      ? {}
+      : { mortgageInsurance: { percent: insurance, above: terms.percent('terms.insuranceAbove') ?? '0' } }),
+  }
+  const needed =
+    step.find === 'income' ? accepted(incomeNeeded(terms.whole('terms.price') ?? 0, household)) : undefined
+  const income = needed?.annualIncome ?? terms.whole('terms.income') ?? 0
+  // At the least income its price is the highest that passes: one computation for all the parts.
+  const at = accepted(affordablePrice(income, household))
+  const price = needed ? (terms.whole('terms.price') ?? 0) : at.price
+  const tax = new Decimal(household.propertyTaxPercent).times(price).div(1200)
+  return figureSet({
+    price: amount(price),
+    'down payment': amount(at.downPayment),
+    loan: amount(at.loan),
+    payment: amount(at.paymentAtRate),
+    'qualifying payment': amount(at.paymentAtQualifyingRate),
+    'mortgage insurance': amount(at.mortgageInsurance),
+    'property tax': tax,
+    'home insurance': new Decimal(household.homeInsuranceYearly).div(12),
+    dues: amount(household.monthlyDues),
+    'housing costs': needed?.housingCost ?? at.housingCost,
+    'housing share': at.ratios.housing,
+    'debt share': at.ratios.debt,
+    income: amount(income),
+    limit: limitWords[needed?.binding ?? at.binding],
+  })
+}
+
+/** Keeping a loan against replacing it, with a verdict for how long the visitor means to stay. */
+export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader): FigureSet {
+  const oldExtra = terms.whole('terms.oldExtra')
+  const newExtra = terms.yes('terms.sameOutlay') ? ('sameOutlay' as const) : terms.whole('terms.newExtra')
+  const oldPayment = terms.whole('terms.oldPayment') ?? 0
+  const months = terms.whole('terms.newTerm') ?? 0
+  const result = accepted(
+    refinance({
+      balance: terms.whole('terms.balance') ?? 0,
+      old: {
+        annualRate: terms.percent('terms.oldRate') ?? '0',
+        payment: oldPayment,
+        ...given({ extra: oldExtra }),
+      },
+      new: {
+        annualRate: terms.percent('terms.newRate') ?? '0',
+        payments: months,
+        ...given({ extra: newExtra }),
+      },
+      compounding: step.compounding,
+      costs: terms.whole('terms.costs') ?? 0,
+      costsFinanced: terms.yes('terms.costsAdded') ?? false,
+    }),
+  )
+  const longest = Math.max(result.oldLedger.count, result.newLedger.count)
+  const stay = Math.min(longest, terms.whole('terms.stay') ?? longest)
+  const saved = result.netSavedAfter(stay)
+  return figureSet({
+    'new loan': loanOf(result.newLedger, result.newPrincipal),
+    'old loan': loanOf(result.oldLedger, terms.whole('terms.balance') ?? 0),
+    'amount borrowed': amount(result.newPrincipal),
+    payment: amount(result.newPayment),
+    'payment now': amount(oldPayment),
+    'payment change': amount(result.newPayment - oldPayment),
+    extra: amount(result.newExtra),
+    'interest saved': amount(result.interestSaved),
+    'net saving': amount(result.netSaved),
+    'saving over the stay': amount(saved),
+    'months to recover costs':
+      result.breakEvenMonth === undefined ? undefined : new Decimal(result.breakEvenMonth),
+    verdict: verdictOf(saved, stay, result.breakEvenMonth),
+  })
+}
+
+function verdictOf(saved: number, stay: number, breakEven: number | undefined): string {
+  if (saved > 0) return 'saves'
+  if (saved === 0) return 'same'
+  return breakEven !== undefined && breakEven > stay ? 'stay longer' : 'costs'
+}
+
+const loanOf = (ledger: Ledger, principal: number): LoanRun => ({
+  kind: 'loan',
+  agreedOn: '',
+  principal: principal as LoanRun['principal'],
+  frequency: 'monthly',
+  terms: undefined,
+  ledger,
+})
+
+/** What a home is worth then, what is owed on it, and what is the owner's. */
+export function equityFigures(run: LoanRun, terms: TermsReader): FigureSet {
+  const value = terms.whole('terms.value') ?? 0
+  const months = terms.whole('terms.after') ?? 0
+  if (!run.terms) return figureSet({ value: amount(value), balance: amount(0), equity: amount(value) })
+  const result = accepted(
+    equity(run.terms, { value, growthPercent: terms.percent('terms.growth') ?? '0' }, months),
+  )
+  return figureSet({
+    value: amount(result.value),
+    balance: amount(result.balance),
+    equity: amount(result.equity),
+    'loan to value': result.loanToValue,
+    'interest paid': amount(result.interestPaid),
+    'interest share': result.interestShare,
+  })
+}
+
+/** Works backwards from a wanted figure on the other terms of a loan; see `aim`. */
+export function aimFigures(step: StepOf<'aim'>, base: LoanTerms, terms: TermsReader): FigureSet {
+  const answer = accepted(aim(askedOf(step, base, terms)))
+  const { ledger } = answer
+  const isAmount = step.find !== 'rate' && step.find !== 'term'
+  const { perYear } = factsOf(base.frequency)
+  return figureSet({
+    amount: isAmount ? amount(answer.value) : undefined,
+    rate: step.find === 'rate' ? new Decimal(answer.value) : undefined,
+    payments: ledger && amount(ledger.count),
+    length: ledger && amount(ledger.count).times(12).div(perYear).toDecimalPlaces(0, Decimal.ROUND_UP),
+    payment: ledger && amount(ledger.payment),
+    'total interest': ledger && amount(ledger.totals.interest),
+  })
+}
+
+function askedOf({ find }: StepOf<'aim'>, base: LoanTerms, terms: TermsReader): Aim {
+  const payment = terms.whole('terms.payment') ?? 0
+  switch (find) {
+    case 'price':
+      return { find, terms: base, payment, down: downPaymentOf(terms) }
+    case 'downPayment':
+      return { find, terms: base, payment, price: terms.whole('terms.price') ?? 0 }
+    case 'amount':
+    case 'rate':
+    case 'balloon':
+      return { find, terms: base, payment }
+    case 'term': {
+      const { term: _, ...others } = base
+      return { find, terms: { ...others, payment } }
+    }
+    case 'extra':
+      return { find, terms: base, finishWithin: withinOf(terms, base) }
+  }
+}
+
+/** How many payments a loan may take: given as such, or those that fall within a length of time. */
+function withinOf(terms: TermsReader, { frequency }: LoanTerms): number {
+  const within = terms.whole('terms.within') ?? 0
+  if (terms.raw('terms.within')?.unit.is !== 'term') return within
+  return Math.floor((within * factsOf(frequency).perYear) / 12)
+}
+
+export const ratesOf = (list: readonly Computed[]): string[] =>
+  list.map((rate) => percentText(rate as Decimal))

@@ -1,0 +1,314 @@
+import { describe, expect, test } from 'vitest'
+import fc from 'fast-check'
+import { amortize } from '../../loan/amortize'
+import { changed, TODAY, withSteps } from '../../testing/test-document'
+import { compile } from '../compile/compile'
+import type { CalculatorDocument } from '../document/document'
+import { choice, date, figure, money, number, sentence, t, term, working, yesNo } from '../starters/build'
+import { insuredPurchase } from '../starters/insured-purchase'
+import { mortgagePayment } from '../starters/mortgage-payment'
+import { addedPremiums } from '../starters/sheets'
+import { createEvaluator, evaluate } from './evaluator'
+
+const around = { today: TODAY, sheets: [addedPremiums] }
+const run = (answers: Record<string, unknown> = {}, document: CalculatorDocument = mortgagePayment()) =>
+  evaluate(compile(document, [addedPremiums]).program, answers, around)
+
+test('the loan is the price less the down payment, and its readouts are its ledger’s', () => {
+  const { values, readouts, ledgers } = run({ frequency: 'biweekly' })
+  const ledger = amortize({
+    principal: 350_710_00,
+    annualRate: '4.64',
+    compounding: 2,
+    frequency: 'biweekly',
+    term: { years: 25 },
+    firstPayment: '2026-12-09',
+  })
+  if (!ledger.ok) throw new Error(ledger.code)
+  expect(values.downPayment).toEqual({ unit: 'share', money: 61_890_00, percent: '15', typed: 'percent' })
+  expect(values.loan).toEqual({ unit: 'loan', principal: 350_710_00, payment: ledger.payment, count: 650 })
+  expect(readouts[0]).toMatchObject({
+    shows: 'figure',
+    headline: true,
+    value: { unit: 'money', money: ledger.payment, per: 'payment', every: 'biweekly' },
+    parts: [{ value: { money: ledger.at(1).principal } }, { value: { money: ledger.at(1).interest } }],
+  })
+  expect(readouts[2]).toMatchObject({ value: { unit: 'date', date: '2051-10-25' } })
+  expect(ledgers.get('loan')?.totals).toEqual(ledger.totals)
+})
+
+test('choosing a frequency changes the number of payments and the rate of each together', () => {
+  const weekly = run({ frequency: 'weekly' }).ledgers.get('loan')
+  const monthly = run({ frequency: 'monthly' }).ledgers.get('loan')
+  expect([weekly?.count, monthly?.count]).toEqual([1300, 300])
+  // (1 + 0.0464/2)^(2/52) − 1 of 350,710.00 is 309.50 in the first week.
+  expect(weekly?.at(1).interest).toBe(309_50)
+})
+
+test('a percentage of an odd price is rounded to the nearest cent', () => {
+  expect(run({ homePrice: 100_000_05, downPayment: { percent: '10' } }).values.downPayment).toMatchObject({
+    money: 10_000_01,
+  })
+})
+
+test('one wrong answer leaves what does not depend on it worked out', () => {
+  const { values, readouts, problems } = run({ rate: 'high' })
+  expect(problems).toEqual([{ code: 'ANSWER_UNREADABLE', field: 'rate', wanted: 'percent' }])
+  expect(values.downPayment).toBeDefined()
+  expect(readouts.map(({ shows }) => shows)).toEqual(['assumptions'])
+})
+
+test('problems come in the order of the questions, the unknown last', () => {
+  const { problems } = run({ nonsense: 1, frequency: 'never', homePrice: -1 })
+  expect(problems.map(({ field }) => field)).toEqual(['homePrice', 'frequency', 'nonsense'])
+})
+
+describe('a question that is hidden, or optional and empty', () => {
+  const document = withSteps(
+    yesNo('has', 'has extra', t('Extra?', 'Extra ?'), false),
+    money(
+      'extra',
+      'extra',
+      t('Extra', 'Extra'),
+      { default: 50, least: 10, most: 100, step: 1 },
+      { shownWhen: 'has extra' },
+    ),
+    money(
+      'gift',
+      'gift',
+      t('Gift', 'Don'),
+      { default: null, least: 10, most: 100, step: 1 },
+      { required: false },
+    ),
+    choice(
+      'kind',
+      'kind',
+      t('Kind', 'Sorte'),
+      {
+        gives: 'money',
+        options: [
+          { name: 'small', label: {}, value: 500 },
+          { name: 'large', label: {}, value: 900 },
+        ],
+        default: 'small',
+      },
+      { shownWhen: 'has extra' },
+    ),
+    working('sum', 'sum of all', 'extra + gift + kind'),
+  )
+  test('counts as nothing; a choice as its default', () => {
+    const { values, hidden, problems } = run({}, document)
+    expect([...hidden].filter((id) => ['extra', 'kind'].includes(id))).toEqual(['extra', 'kind'])
+    expect(problems).toEqual([])
+    expect(values.sum).toMatchObject({ money: 500 })
+  })
+  test('comes back with the answer it had', () => {
+    expect(run({ has: true, extra: 20_00, gift: 30_00, kind: 'large' }, document).values.sum).toMatchObject({
+      money: 59_00,
+    })
+  })
+  test('is still held to its bounds when it is answered', () => {
+    expect(run({ gift: 5 }, document).problems).toMatchObject([{ code: 'ANSWER_BELOW_LEAST', field: 'gift' }])
+  })
+  test('is asked for where it is required', () => {
+    expect(run({ homePrice: null }).problems[0]).toEqual({ code: 'ANSWER_MISSING', field: 'homePrice' })
+  })
+})
+
+describe('every kind of answer', () => {
+  const document = withSteps(
+    number('age', 'age', t('Age', 'Âge'), { default: 40, least: 18, most: 99, step: 1 }),
+    term('stay', 'stay', t('Stay', 'Séjour'), { default: 7, least: 1, most: 30 }),
+    date('start', 'start', t('Start', 'Début'), {
+      precision: 'day',
+      default: 'today',
+      least: '2026-01-01',
+      most: '2027-12-31',
+    }),
+    yesNo('own', 'own', t('Own?', 'Propriétaire ?'), true),
+    choice('band', 'band', t('Band', 'Cote'), {
+      gives: 'name',
+      options: ['good', 'fair'].map((name) => ({ name, label: {}, value: null })),
+      default: 'good',
+    }),
+  )
+  test('takes its default', () => {
+    expect(run({}, document).values).toMatchObject({
+      age: { unit: 'number', number: '40' },
+      stay: { unit: 'term', years: 7, months: 0 },
+      start: { unit: 'date', date: '2026-11-25' },
+      own: { unit: 'yesNo', yes: true },
+      band: { unit: 'text', text: 'good', option: 'band' },
+    })
+  })
+  test.each<[string, unknown, string]>([
+    ['age', 17, 'ANSWER_BELOW_LEAST'],
+    ['age', 100, 'ANSWER_ABOVE_MOST'],
+    ['age', 40.5, 'ANSWER_UNREADABLE'],
+    ['age', '40', 'ANSWER_UNREADABLE'],
+    ['stay', { years: 31, months: 0 }, 'ANSWER_ABOVE_MOST'],
+    ['stay', { years: 3 }, 'ANSWER_UNREADABLE'],
+    ['start', '2025-12-31', 'ANSWER_BELOW_LEAST'],
+    ['start', '2028-01-01', 'ANSWER_ABOVE_MOST'],
+    ['start', '2026-02-30', 'ANSWER_UNREADABLE'],
+    ['own', 'yes', 'ANSWER_UNREADABLE'],
+    ['band', 'poor', 'ANSWER_NOT_AN_OPTION'],
+    ['band', 3, 'ANSWER_UNREADABLE'],
+  ])('%s refuses %o', (field, answer, code) => {
+    expect(run({ [field]: answer }, document).problems).toMatchObject([{ field, code }])
+  })
+})
+
+test('an amount of the wrong period draws a question and is worked out all the same', () => {
+  const insurance = money(
+    'insurance',
+    'home insurance',
+    t('Insurance', 'Assurance'),
+    { default: 1_200, least: 0, most: 60_000, step: 10, usual: [400, 6_000] },
+    { per: 'year' },
+  )
+  const document = withSteps(insurance, working('monthly', 'monthly insurance', 'per month(home insurance)'))
+  const { doubts, values, problems } = run({ insurance: 100_00 }, document)
+  expect(doubts).toMatchObject([{ code: 'PERIOD_DOUBTED', field: 'insurance', per: 'year', fits: 'month' }])
+  expect(problems).toEqual([])
+  expect(values.monthly).toMatchObject({ money: 8_33, per: 'month', exact: '8.33333333333' })
+  expect(run({ insurance: 1_200_00 }, document).doubts).toEqual([])
+})
+
+test('rounding is a choice per value, and the same wherever it is used', () => {
+  const price = 'home price / 7'
+  const document = withSteps(
+    working('exact', 'exact', price),
+    working('up', 'up', price, { rounding: { how: 'up', to: '100' } }),
+    working('down', 'down', price, { rounding: { how: 'down', to: '1' } }),
+    working('twice', 'twice', 'up * 2'),
+  )
+  const { values } = run({}, document)
+  expect(values.exact).toMatchObject({ money: 58_942_86, exact: '58942.8571429' })
+  expect(values.up).toEqual({ unit: 'money', money: 59_000_00 })
+  expect(values.down).toEqual({ unit: 'money', money: 58_942_00 })
+  expect(values.twice).toEqual({ unit: 'money', money: 118_000_00 })
+})
+
+test('a long formula can be split into named parts without changing its result', () => {
+  const whole =
+    'if percent of(home price - down payment, home price) > 80 then (home price - down payment) * rate / 3 else 0'
+  const parts = withSteps(
+    working('base', 'base', 'home price - down payment'),
+    working('ltv', 'ltv', 'percent of(base, home price)'),
+    working('split', 'split', 'if ltv > 80 then base * rate / 3 else 0'),
+    working('whole', 'whole', whole),
+  )
+  fc.assert(
+    fc.property(
+      fc.integer({ min: 60_000_00, max: 2_000_000_00 }),
+      fc.integer({ min: 5, max: 100 }),
+      (homePrice, percent) => {
+        const { values } = run({ homePrice, downPayment: { percent: String(percent) } }, parts)
+        expect(values.split).toEqual(values.whole)
+      },
+    ),
+    { seed: 11, numRuns: 60 },
+  )
+})
+
+test('a sentence has its values in every language', () => {
+  const document = withSteps()
+  const with_ = {
+    ...document,
+    steps: [
+      ...document.steps,
+      sentence(
+        'said',
+        'said',
+        t('S', 'S'),
+        t('You pay {the loan.payment} at {rate}.', 'Vous payez {the loan.payment} à {rate}.'),
+      ),
+    ],
+  }
+  expect(run({}, with_).readouts.at(-1)).toMatchObject({
+    sentence: {
+      'fr-CA': [
+        'Vous payez ',
+        { unit: 'money', money: 1968_47 },
+        ' à ',
+        { unit: 'percent', percent: '4.64' },
+        '.',
+      ],
+    },
+  })
+})
+
+test('a look-up outside of the sheet, or without the sheet, is told at its step', () => {
+  const program = compile(insuredPurchase(), [addedPremiums]).program
+  const high = evaluate(
+    program,
+    { downPayment: { percent: '5' } },
+    {
+      ...around,
+      sheets: [
+        { ...addedPremiums, versions: [{ from: '2026-01-01', rows: [{ keys: ['80'], value: '0' }] }] },
+      ],
+    },
+  )
+  expect(high.problems).toMatchObject([
+    { code: 'STEP_STOPPED', field: 'premiumRate', stop: { code: 'NO_ROW', keys: ['95'], reason: 'key' } },
+  ])
+  expect(high.values.leastDown).toBeDefined()
+  expect(evaluate(program, {}, { ...around, sheets: [] }).problems).toMatchObject([
+    { stop: { code: 'NO_ROW', reason: 'sheet' } },
+  ])
+  const early = evaluate(program, {}, { ...around, today: { year: 2025, month: 12, day: 31 } })
+  expect(early.problems).toMatchObject([{ stop: { code: 'NO_ROW', reason: 'date' } }])
+})
+
+test('a figure that does not exist leaves its readout out, with the reason', () => {
+  const document = withSteps()
+  const asking = {
+    ...document,
+    steps: [
+      ...document.steps,
+      figure('late', 'late', t('L', 'L'), 'interest of payment(the loan, 999)', t('', '')),
+    ],
+  }
+  const { problems, readouts } = run({}, asking)
+  expect(problems).toEqual([
+    { code: 'STEP_STOPPED', field: 'late', stop: { code: 'NO_FIGURE', figure: 'payment 999' } },
+  ])
+  expect(readouts.some(({ id }) => id === 'late')).toBe(false)
+})
+
+describe('an evaluator remembers', () => {
+  test('and gives what a fresh evaluation gives, whatever is answered one after the other', () => {
+    const { program } = compile(insuredPurchase(), [addedPremiums])
+    const remembering = createEvaluator(program)
+    const answers = fc.record(
+      {
+        homePrice: fc.oneof(fc.integer({ min: 60_000_00, max: 2_000_000_00 }), fc.constant('x')),
+        downPayment: fc.record({ percent: fc.integer({ min: 5, max: 100 }).map(String) }),
+        rate: fc.constantFrom('4.64', '0', '7.125', 'bad'),
+        frequency: fc.constantFrom('monthly', 'weekly', 'acceleratedBiweekly'),
+      },
+      { requiredKeys: [] },
+    )
+    fc.assert(
+      fc.property(answers, (given) => {
+        const { ledgers: a, ...one } = remembering(given, around)
+        const { ledgers: b, ...other } = evaluate(program, given, around)
+        expect(one).toEqual(other)
+        expect([...a].map(([id, ledger]) => [id, ledger.totals])).toEqual(
+          [...b].map(([id, ledger]) => [id, ledger.totals]),
+        )
+      }),
+      { seed: 7, numRuns: 80 },
+    )
+  })
+  test('what did not change: the same ledger object comes back, and another one once it did', () => {
+    const evaluator = createEvaluator(compile(changed('rate', { shownWhen: '' })).program)
+    const first = evaluator({}, around)
+    const again = evaluator({}, around)
+    const other = evaluator({ rate: '5' }, around)
+    expect(again.ledgers.get('loan')).toBe(first.ledgers.get('loan'))
+    expect(other.ledgers.get('loan')).not.toBe(first.ledgers.get('loan'))
+  })
+})

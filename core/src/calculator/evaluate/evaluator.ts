@@ -1,0 +1,402 @@
+import equal from 'fast-deep-equal'
+import { isoDate, type PlainDate } from '../../dates/plain-date'
+import { Stopped, type Computed, type FigureSet, type LoanRun, type Stop } from '../../formula/computed'
+import { evaluateExpression, isFigureSet, isLoanRun, type Values } from '../../formula/evaluate-expression'
+import { amortize } from '../../loan/amortize'
+import type { Ledger } from '../../loan/ledger'
+import { Decimal } from '../../money/decimal'
+import { minor } from '../../money/minor'
+import type { Frequency } from '../../rates/frequency'
+import type { RateSheet } from '../document/sheets'
+import type { StepOf } from '../document/steps'
+import type { Answers, Program, ProgramStep, ReadyFormula } from '../program'
+import type { ComparedColumn, Doubt, Evaluation, Problem, Readout, Rung, Value } from '../values'
+import { answerOf, type Answered } from './answer-of'
+import { affordabilityFigures, aimFigures, equityFigures, refinanceFigures } from './composites'
+import { given, loanTermsOf } from './loan-terms'
+import { loanFigure } from './loan-figures'
+import { lookUp } from './look-up'
+import { readOut, type ReadoutSources } from './readouts'
+import { comparedColumns, comparisonFigures, ladderFigures, rungsOf } from './side-by-side'
+import { termsReader, type TermsReader } from './terms-reader'
+import { computedOf, loanValue, valueOf } from './value-of'
+
+/** What an evaluation needs besides the answers: the day, and the rate sheets the program looks values up in. */
+export interface Around {
+  readonly today: PlainDate
+  readonly sheets: readonly RateSheet[]
+}
+
+/** A step worked out, or why it was not. The same object as before where nothing it depends on changed. */
+interface State {
+  readonly computed?: Computed
+  readonly value?: Value
+  readonly problem?: Problem
+  readonly doubt?: Doubt
+  readonly hidden?: boolean
+  readonly readout?: Readout
+  readonly rungs?: readonly Rung[]
+  readonly columns?: readonly ComparedColumn[]
+  readonly effective?: string
+}
+
+/** A state with what it was worked out from. */
+interface Remembered {
+  readonly inputs: readonly unknown[]
+  readonly state: State
+}
+
+/** The most operations one evaluation may take; 200 steps of ordinary formulas take a few thousand. */
+const MOST_WORK = 500_000
+
+export type Evaluator = (answers: Answers, around: Around) => Evaluation
+
+/**
+ * Makes an evaluator for a program. It remembers: called again, it works out only the steps whose answers or inputs
+ * changed. Pure otherwise: browser, worker and server get the same figures from the same arguments. Answers are
+ * untrusted; what is wrong with them is in `problems`, and whatever does not depend on it is worked out all the same.
+ */
+export function createEvaluator(program: Program): Evaluator {
+  const stepOf = new Map(program.steps.map((one) => [one.step.id, one]))
+  let before = new Map<string, Remembered>()
+  return (answers, around) => {
+    const now = new Map<string, Remembered>()
+    const states = new Map<string, State>()
+    const work = { left: MOST_WORK }
+    for (const id of program.order) {
+      const one = stepOf.get(id)
+      if (!one) continue
+      const inputs = inputsOf(one, answers, around, states)
+      const last = before.get(id)
+      const state =
+        last && sameInputs(last.inputs, inputs)
+          ? last.state
+          : kept(last?.state, workOut(one, { program, answers, around, states, work }))
+      states.set(id, state)
+      now.set(id, { inputs, state })
+    }
+    before = now
+    return evaluationOf(program, answers, states)
+  }
+}
+
+/** Works a program out once. */
+export const evaluate = (program: Program, answers: Answers, around: Around): Evaluation =>
+  createEvaluator(program)(answers, around)
+
+function inputsOf(
+  { step, uses }: ProgramStep,
+  answers: Answers,
+  around: Around,
+  states: ReadonlyMap<string, State>,
+): unknown[] {
+  const answer = Object.hasOwn(answers, step.id) ? answers[step.id] : undefined
+  const explains = step.kind === 'readout' && (step.shows === 'explanation' || step.shows === 'assumptions')
+  const used = explains ? [...states.keys()] : uses
+  return [isoDate(around.today), around.sheets, answer, ...used.map((id) => states.get(id))]
+}
+
+/** The answer at the third place comes from outside and may be any JSON; the other inputs are our own and kept as they are. */
+const sameInputs = (a: readonly unknown[], b: readonly unknown[]) =>
+  a.length === b.length &&
+  a.every((input, i) => input === b[i] || (i === 2 && JSON.stringify(input) === JSON.stringify(b[i])))
+
+/** The state before where the new one says the same, so that what depends on it is not worked out again. */
+function kept(before: State | undefined, now: State): State {
+  if (!before || !isSameComputed(before.computed, now.computed)) return now
+  const { computed: _a, ...old } = before
+  const { computed: _b, ...fresh } = now
+  return equal(old, fresh) ? before : now
+}
+
+function isSameComputed(a: Computed | undefined, b: Computed | undefined): boolean {
+  if (a === b) return true
+  if (a === undefined || b === undefined) return false
+  if (Decimal.isDecimal(a) && Decimal.isDecimal(b)) return (a as Decimal).equals(b as Decimal)
+  if (isLoanRun(a) && isLoanRun(b))
+    return a.principal === b.principal && a.frequency === b.frequency && equal(a.terms, b.terms)
+  return false
+}
+
+interface Context {
+  readonly program: Program
+  readonly answers: Answers
+  readonly around: Around
+  readonly states: ReadonlyMap<string, State>
+  readonly work: { left: number }
+}
+
+/** Works one step out; whatever stops it becomes its problem. */
+function workOut(one: ProgramStep, context: Context): State {
+  try {
+    return stateOf(one, context)
+  } catch (error) {
+    if (!(error instanceof Stopped)) throw error
+    return stopped(one.step.id, one.step.kind, error.stop)
+  }
+}
+
+function stopped(field: string, kind: string, stop: Stop): State {
+  if (stop.code === 'WAITS') return {}
+  if (stop.code === 'REFUSED' && kind !== 'working')
+    return { problem: { code: 'LOAN_REFUSED', field, refusal: stop.refusal } }
+  return { problem: { code: 'STEP_STOPPED', field, stop } }
+}
+
+function stateOf(one: ProgramStep, context: Context): State {
+  const { step, formulas } = one
+  const { program, around, states } = context
+  const run = (path: string): { value: Computed; unit: ReadyFormula['unit'] } | undefined => {
+    const ready = formulas[path]
+    return ready && { value: evaluateExpression(ready.expression, valuesFor(context)), unit: ready.unit }
+  }
+  const terms = termsReader(run)
+  const needed = (path: string) => {
+    const found = run(path)
+    if (!found) throw new Stopped({ code: 'WAITS' })
+    return found
+  }
+  const figures = (set: FigureSet): State => withValue(set, one, program)
+  if (one.faulty && step.kind !== 'question') return {}
+  switch (step.kind) {
+    case 'section':
+      return {}
+    case 'question':
+      return stateOfAnswer(
+        answerOf(step, context.answers, isShown(one, context), wholeOf(step, states), around.today),
+      )
+    case 'working': {
+      const { value, unit } = needed('formula')
+      const rounded =
+        step.rounding && Decimal.isDecimal(value)
+          ? roundTo(value as Decimal, step.rounding, unit, program)
+          : value
+      return withValue(rounded, one, program, everyOf(one, states))
+    }
+    case 'lookUp':
+      return lookedUp(step, one, context, needed, terms)
+    case 'loan':
+      return loanState(step, terms, context)
+    case 'affordability':
+      return figures(affordabilityFigures(step, terms))
+    case 'refinance':
+      return figures(refinanceFigures(step, terms))
+    case 'equity':
+      return figures(equityFigures(loanAt(step.loan, states), terms))
+    case 'aim':
+      return figures(aimFigures(step, termsAt(step.loan, states), terms))
+    case 'ladder': {
+      const rungs = rungsOf(step, termsAt(step.loan, states), terms)
+      return { ...figures(ladderFigures(rungs)), rungs }
+    }
+    case 'comparison': {
+      const columns = comparedColumns(step.loans.map(({ loan }) => loanAt(loan, states)))
+      if (columns.length === 0) throw new Stopped({ code: 'WAITS' })
+      return { ...figures(comparisonFigures(step, columns, program.languages[0] ?? '')), columns }
+    }
+    case 'readout':
+      if (!isShown(one, context)) return { hidden: true }
+      return { readout: readOut(step, sourcesFor(one, context, needed)) }
+  }
+}
+
+function waits(): never {
+  throw new Stopped({ code: 'WAITS' })
+}
+
+const valuesFor = ({ around, program, states, work }: Context): Values => ({
+  today: around.today,
+  minorDigits: program.minorDigits,
+  work,
+  valueOf: (id) => states.get(id)?.computed ?? waits(),
+  figureOf: (id, figure) => figureOf(states.get(id)?.computed, figure),
+})
+
+function figureOf(owner: Computed | undefined, figure: string): Computed {
+  if (isLoanRun(owner)) return loanFigure(owner, figure)
+  if (!isFigureSet(owner)) return waits()
+  const [name = '', inner] = figure.split('.')
+  const found = Object.hasOwn(owner.figures, name) ? owner.figures[name] : undefined
+  if (found === undefined) throw new Stopped({ code: 'NO_FIGURE', figure: name })
+  return inner === undefined ? found : figureOf(found, inner)
+}
+
+function withValue(
+  computed: Computed,
+  { unit, step }: ProgramStep,
+  { minorDigits }: Program,
+  every?: Frequency,
+): State {
+  const value = unit && valueOf(computed, unit, minorDigits, every)
+  if (unit && !value) return stopped(step.id, step.kind, { code: 'TOO_LARGE' })
+  return { computed, ...given({ value }) }
+}
+
+function isShown({ formulas, step }: ProgramStep, context: Context): boolean {
+  const ready = formulas.shownWhen
+  if (ready) return evaluateExpression(ready.expression, valuesFor(context)) === true
+  // A condition with a fault shows: nobody is kept from a question by a slip in a formula.
+  return 'shownWhen' in step
+}
+
+function wholeOf(step: StepOf<'question'>, states: ReadonlyMap<string, State>) {
+  if (step.asks !== 'share') return undefined
+  const whole = states.get(step.of)?.value
+  return whole?.unit === 'money' ? whole.money : 'unknown'
+}
+
+function stateOfAnswer({ value, problem, doubt, hidden }: Answered): State {
+  return {
+    ...given({ value, problem, doubt }),
+    ...(hidden ? { hidden } : {}),
+    ...(value ? { computed: computedOf(value) } : {}),
+  }
+}
+
+function roundTo(
+  value: Decimal,
+  { how, to }: NonNullable<StepOf<'working'>['rounding']>,
+  unit: ReadyFormula['unit'],
+  { minorDigits }: Program,
+): Decimal {
+  const step = new Decimal(to).times(unit.is === 'money' ? 10 ** minorDigits : 1)
+  const mode = { nearest: Decimal.ROUND_HALF_UP, up: Decimal.ROUND_UP, down: Decimal.ROUND_DOWN }[how]
+  return value.div(step).toSignificantDigits(45).toDecimalPlaces(0, mode).times(step)
+}
+
+/** How often a payment is made, where a value is taken from one loan. */
+function everyOf({ uses }: ProgramStep, states: ReadonlyMap<string, State>): Frequency | undefined {
+  for (const id of uses) {
+    const computed = states.get(id)?.computed
+    if (isLoanRun(computed)) return computed.frequency
+  }
+  return undefined
+}
+
+function lookedUp(
+  step: StepOf<'lookUp'>,
+  one: ProgramStep,
+  { around, program }: Context,
+  needed: (path: string) => { value: Computed },
+  terms: TermsReader,
+): State {
+  const sheet = around.sheets.find(({ id }) => id === step.sheet)
+  if (!sheet) throw new Stopped({ code: 'NO_ROW', sheet: step.sheet, keys: [], reason: 'sheet' })
+  const keys = sheet.keys.map(({ id, unit }) => {
+    const { value } = needed(`keys.${id}`)
+    if (!Decimal.isDecimal(value)) return String(value)
+    return unit === 'money' ? (value as Decimal).div(10 ** program.minorDigits) : (value as Decimal)
+  })
+  const found = lookUp(sheet, keys, terms.text('on') ?? isoDate(around.today))
+  if (!found.ok)
+    throw new Stopped({
+      code: 'NO_ROW',
+      sheet: sheet.name,
+      keys: keys.map((key) => (typeof key === 'string' ? key : key.toSignificantDigits(8).toFixed())),
+      reason: found.reason,
+    })
+  const computed = sheet.gives === 'money' ? found.value.times(10 ** program.minorDigits) : found.value
+  return { ...withValue(computed, one, program), effective: found.effective }
+}
+
+function loanState(step: StepOf<'loan'>, terms: TermsReader, { around, program }: Context): State {
+  const loanTerms = loanTermsOf(step, terms, around.today, program.minorDigits)
+  const { principal, frequency } = loanTerms
+  const agreedOn = isoDate(around.today)
+  if (principal === 0) {
+    const run: LoanRun = {
+      kind: 'loan',
+      agreedOn,
+      principal: minor(0),
+      frequency,
+      terms: undefined,
+      ledger: undefined,
+    }
+    return { computed: run, value: loanValue(run) }
+  }
+  const ledger = amortize(loanTerms)
+  if (!ledger.ok) throw new Stopped({ code: 'REFUSED', refusal: ledger })
+  const run: LoanRun = {
+    kind: 'loan',
+    agreedOn,
+    principal: minor(principal),
+    frequency,
+    terms: loanTerms,
+    ledger,
+  }
+  return { computed: run, value: loanValue(run) }
+}
+
+function loanAt(id: string, states: ReadonlyMap<string, State>): LoanRun {
+  const computed = states.get(id)?.computed
+  return isLoanRun(computed) ? computed : waits()
+}
+
+const termsAt = (id: string, states: ReadonlyMap<string, State>) => loanAt(id, states).terms ?? waits()
+
+function sourcesFor(
+  one: ProgramStep,
+  { program, states }: Context,
+  needed: (path: string) => { value: Computed; unit: ReadyFormula['unit'] },
+): ReadoutSources {
+  return {
+    value: (path) => {
+      const { value, unit } = needed(path)
+      return valueOf(value, unit, program.minorDigits, everyOf(one, states)) ?? waits()
+    },
+    loan: (id) => loanAt(id, states),
+    rungs: (id) => {
+      const step = program.steps.find((other) => other.step.id === id)?.step
+      const rungs = states.get(id)?.rungs
+      return step?.kind === 'ladder' && rungs ? { over: step.over, rungs } : waits()
+    },
+    columns: (id) => states.get(id)?.columns ?? waits(),
+    explained: () =>
+      program.steps.flatMap(({ step }) => {
+        const value = step.kind === 'working' && step.shown ? states.get(step.id)?.value : undefined
+        return value ? [{ step: step.id, value }] : []
+      }),
+    rates: () =>
+      program.steps.flatMap(({ step }) => {
+        const effective = states.get(step.id)?.effective
+        return effective === undefined ? [] : [{ step: step.id, effective }]
+      }),
+  }
+}
+
+function evaluationOf(program: Program, answers: Answers, states: ReadonlyMap<string, State>): Evaluation {
+  const values: Record<string, Value> = {}
+  const readouts: Readout[] = []
+  const problems: Problem[] = []
+  const doubts: Doubt[] = []
+  const hidden = new Set<string>()
+  const ledgers = new Map<string, Ledger>()
+  const questions = new Set<string>()
+  for (const { step } of program.steps) {
+    if (step.kind === 'question') questions.add(step.id)
+    const state = states.get(step.id)
+    if (!state) continue
+    if (state.value) values[step.id] = state.value
+    if (state.readout) readouts.push(state.readout)
+    if (state.problem) problems.push(state.problem)
+    if (state.doubt) doubts.push(state.doubt)
+    if (state.hidden) hidden.add(step.id)
+    if (isLoanRun(state.computed) && state.computed.ledger) ledgers.set(step.id, state.computed.ledger)
+  }
+  const isQuestion = ({ field }: Problem) => questions.has(field)
+  return {
+    values,
+    readouts,
+    // Of the questions first, so that the first is the first on the page; what follows from them after.
+    problems: [
+      ...problems.filter(isQuestion),
+      ...problems.filter((problem) => !isQuestion(problem)),
+      ...Object.keys(answers)
+        .filter((id) => !questions.has(id))
+        .map((field): Problem => ({ code: 'ANSWER_UNKNOWN', field })),
+    ],
+    doubts,
+    hidden,
+    ledgers,
+  }
+}

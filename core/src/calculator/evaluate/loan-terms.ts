@@ -1,0 +1,128 @@
+import { addDays, addMonths, isoDate, type PlainDate } from '../../dates/plain-date'
+import { Stopped } from '../../formula/computed'
+import { initialRepaymentPayment } from '../../loan/closed-forms'
+import type { Extra, LoanTerms, RateChange, When } from '../../loan/terms'
+import type { MinorDigits } from '../../money/currencies'
+import { factsOf, type Frequency } from '../../rates/frequency'
+import type { StepOf } from '../document/steps'
+import type { TermsReader } from './terms-reader'
+
+/** The ledger's terms of a loan step, from its worked-out terms. What nobody agreed on is left out. */
+export function loanTermsOf(
+  step: StepOf<'loan'>,
+  terms: TermsReader,
+  today: PlainDate,
+  minorDigits: MinorDigits,
+): LoanTerms {
+  const { options } = step
+  const frequency = (terms.text('terms.frequency') ?? 'monthly') as Frequency
+  const principal = terms.whole('terms.principal') ?? 0
+  const annualRate = terms.percent('terms.annualRate') ?? '0'
+  const months = terms.whole('terms.term')
+  const payments = terms.whole('terms.payments')
+  const payment = paymentOf(terms, principal, annualRate)
+  const grace = terms.whole('terms.gracePayments')
+  const fees = given({
+    financed: terms.whole('terms.financedFees'),
+    eachPayment: terms.whole('terms.feeEachPayment'),
+  })
+  const insurance = given({
+    addedPercent: terms.percent('terms.insuranceAdded'),
+    yearlyPercent: terms.percent('terms.insuranceYearly'),
+    base: options.insuranceBase,
+    value: terms.whole('terms.insuranceValue'),
+    untilLoanToValue: terms.percent('terms.insuranceUntil'),
+  })
+  const term =
+    payments !== undefined
+      ? { payments }
+      : months !== undefined
+        ? { years: Math.floor(months / 12), months: months % 12 }
+        : undefined
+  return {
+    principal,
+    annualRate,
+    frequency,
+    minorDigits,
+    firstPayment: terms.text('terms.firstPayment') ?? isoDate(onePeriodAfter(today, frequency)),
+    ...given({
+      compounding: options.compounding,
+      term,
+      payment,
+      due: options.due,
+      balloon: terms.whole('terms.balloon'),
+      rounding: given({ payment: options.paymentRounding, interest: options.interestRounding }),
+      dayCount: options.dayCount,
+      extras: extrasOf(step, terms),
+      onExtra: options.onExtra,
+      yearlyExtraLimit: terms.whole('terms.yearlyExtraLimit'),
+      grace: grace ? graceOf(step, terms, grace) : undefined,
+      rateChanges: rateChangesOf(step, terms),
+      insurance:
+        Object.keys(insurance).length > 0 && (insurance.addedPercent ?? insurance.yearlyPercent)
+          ? insurance
+          : undefined,
+      fees: Object.keys(fees).length > 0 ? fees : undefined,
+      alreadyPaid: terms.whole('terms.alreadyPaid') || undefined,
+    }),
+  }
+}
+
+/** The entries that are there: the ledger's terms know absent ones, not undefined ones. */
+export function given<T extends object>(terms: T): { [K in keyof T]?: Exclude<T[K], undefined> } {
+  return Object.fromEntries(Object.entries(terms).filter(([, value]) => value !== undefined)) as {
+    [K in keyof T]?: Exclude<T[K], undefined>
+  }
+}
+
+/** A given payment, or the one that follows from an initial yearly repayment quoted beside the rate. */
+function paymentOf(terms: TermsReader, principal: number, annualRate: string): number | undefined {
+  const repayment = terms.percent('terms.initialRepayment')
+  if (repayment === undefined) return terms.whole('terms.payment')
+  const payment = initialRepaymentPayment(principal, annualRate, repayment)
+  if (!payment.ok) throw new Stopped({ code: 'REFUSED', refusal: payment })
+  return payment.value
+}
+
+function graceOf(
+  { options }: StepOf<'loan'>,
+  terms: TermsReader,
+  payments: number,
+): NonNullable<LoanTerms['grace']> {
+  const payment = terms.whole('terms.gracePayment')
+  return { payments, interest: options.graceInterest ?? 'paid', ...given({ payment }) }
+}
+
+/** Extras of nothing are no extras; the ledger would refuse a limit or a date without one. */
+function extrasOf({ extras }: StepOf<'loan'>, terms: TermsReader): Extra[] | undefined {
+  const found = (extras ?? []).flatMap(({ every }, i): Extra[] => {
+    const amount = terms.whole(`extras.${i}.amount`) ?? 0
+    if (amount === 0) return []
+    const when = (field: string) => whenOf(terms, `extras.${i}.${field}`)
+    return [{ amount, every, ...given({ at: when('at'), from: when('from'), until: when('until') }) }]
+  })
+  return found.length > 0 ? found : undefined
+}
+
+function whenOf(terms: TermsReader, path: string): When | undefined {
+  const found = terms.raw(path)
+  if (!found) return undefined
+  return found.unit.is === 'date' ? String(found.value) : terms.whole(path)
+}
+
+function rateChangesOf({ rateChanges }: StepOf<'loan'>, terms: TermsReader): RateChange[] | undefined {
+  const found = (rateChanges ?? []).map(({ keep }, i) => ({
+    keep,
+    fromPayment: terms.whole(`rateChanges.${i}.fromPayment`) ?? 0,
+    annualRate: terms.percent(`rateChanges.${i}.annualRate`) ?? '0',
+  }))
+  return found.length > 0 ? found : undefined
+}
+
+/** The first payment of a loan agreed on a day: one period later. */
+export function onePeriodAfter(today: PlainDate, frequency: Frequency): PlainDate {
+  const { every } = factsOf(frequency)
+  if ('days' in every) return addDays(today, every.days)
+  if ('months' in every) return addMonths(today, every.months)
+  return addDays(today, 15)
+}

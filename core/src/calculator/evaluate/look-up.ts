@@ -1,0 +1,57 @@
+import { Decimal } from '../../money/decimal'
+import type { RateSheet, SheetKey } from '../document/sheets'
+
+export type LookedUp =
+  | { readonly ok: true; readonly value: Decimal; readonly effective: string }
+  | { readonly ok: false; readonly reason: 'key' | 'date' }
+
+/** A key as the sheet's rows write it: a decimal in the unit of the column, or a text. */
+export type KeyValue = Decimal | string
+
+/** The value of the row that keys fall into, in the version in force on an ISO date. Values are in the sheet's plain unit. */
+export function lookUp(sheet: RateSheet, keys: readonly KeyValue[], on: string): LookedUp {
+  const version = sheet.versions
+    .filter(({ from }) => from <= on)
+    .reduce<RateSheet['versions'][number] | undefined>(
+      (last, one) => (last && last.from > one.from ? last : one),
+      undefined,
+    )
+  if (!version) return { ok: false, reason: 'date' }
+  const fitting = sheet.keys.reduce((rows, column, at) => rowsFor(rows, column, at, keys[at]), version.rows)
+  const row = fitting[0]
+  return row
+    ? { ok: true, value: new Decimal(row.value), effective: version.from }
+    : { ok: false, reason: 'key' }
+}
+
+type SheetRow = RateSheet['versions'][number]['rows'][number]
+
+/** The rows of the band a key falls into: for `from` the highest key not above it, for `upTo` the lowest not below it. */
+function rowsFor(
+  rows: readonly SheetRow[],
+  { match }: SheetKey,
+  at: number,
+  key: KeyValue | undefined,
+): SheetRow[] {
+  if (key === undefined) return []
+  if (typeof key === 'string') return rows.filter((row) => row.keys[at]?.toLowerCase() === key.toLowerCase())
+  const keyed = rows.flatMap((row) => {
+    const text = row.keys[at] ?? ''
+    return isDecimalText(text) ? [{ row, key: new Decimal(text) }] : []
+  })
+  if (match === 'exact') return keyed.filter((one) => one.key.equals(key)).map(({ row }) => row)
+  const within = keyed.filter((one) =>
+    match === 'from' ? one.key.lessThanOrEqualTo(key) : one.key.greaterThanOrEqualTo(key),
+  )
+  const bound = within.reduce<Decimal | undefined>(
+    (best, one) =>
+      best === undefined || (match === 'from' ? one.key.greaterThan(best) : one.key.lessThan(best))
+        ? one.key
+        : best,
+    undefined,
+  )
+  return bound ? within.filter((one) => one.key.equals(bound)).map(({ row }) => row) : []
+}
+
+/** As the sheet's schema has it; here again because the schema stays out of the visitor's browser. */
+const isDecimalText = (text: string) => /^-?\d{1,16}(\.\d{1,12})?$/.test(text)

@@ -1,0 +1,146 @@
+import type { Ledger } from '../../loan/ledger'
+import { Decimal } from '../../money/decimal'
+import { minor } from '../../money/minor'
+import type { LoanRun } from '../../formula/computed'
+import type { ReadoutOf, ReadoutStep } from '../document/steps'
+import { Stopped } from '../../formula/computed'
+import type { BalanceLine, ComparedColumn, Part, Readout, Rung, Said, Value } from '../values'
+
+/** What a readout asks of the evaluation around it. */
+export interface ReadoutSources {
+  /** The value of a formula of the readout. */
+  readonly value: (path: string) => Value
+  readonly loan: (stepId: string) => LoanRun
+  readonly rungs: (stepId: string) => { readonly over: Rungs['over']; readonly rungs: readonly Rung[] }
+  readonly columns: (stepId: string) => readonly ComparedColumn[]
+  /** The workings visitors may see, and the day the looked-up rates took effect, in the order of the tape. */
+  readonly explained: () => readonly { readonly step: string; readonly value: Value }[]
+  readonly rates: () => readonly { readonly step: string; readonly effective: string }[]
+}
+type Rungs = Extract<Readout, { shows: 'ladder' }>
+
+/** The figures of a readout. Stops, as a formula does, where something it needs has no value. */
+export function readOut(step: ReadoutStep, from: ReadoutSources): Readout {
+  const { id } = step
+  switch (step.shows) {
+    case 'figure':
+      return {
+        shows: 'figure',
+        id,
+        headline: step.headline,
+        value: from.value('value'),
+        parts: partsOf(step, from),
+        sentence: said(step.sentence, from),
+      }
+    case 'meter': {
+      const parts = partsOf(step, from)
+      return { shows: 'meter', id, parts, total: totalOf(parts), sentence: said(step.sentence, from) }
+    }
+    case 'sentence':
+      return { shows: 'sentence', id, sentence: said(step.sentence, from) }
+    case 'chart':
+      return chart(step, from)
+    case 'schedule': {
+      const { ledger } = from.loan(step.loan)
+      const { loan, by, columns } = step
+      return { shows: 'schedule', id, loan, by, columns, years: ledger?.byYear() ?? [] }
+    }
+    case 'ladder':
+      return { shows: 'ladder', id, ladder: step.ladder, ...from.rungs(step.ladder) }
+    case 'comparison': {
+      const { comparison, rows } = step
+      return { shows: 'comparison', id, comparison, rows, columns: from.columns(comparison) }
+    }
+    case 'payment':
+      return paymentTakenApart(step, from)
+    case 'explanation':
+      return { shows: 'explanation', id, lines: from.explained() }
+    case 'assumptions':
+      return { shows: 'assumptions', id, rates: from.rates() }
+    case 'actions':
+      return { shows: 'actions', id, actions: step.actions }
+  }
+}
+
+function partsOf({ parts }: { readonly parts: readonly unknown[] }, from: ReadoutSources): Part[] {
+  return parts.map((_, at) => ({ at, value: from.value(`parts.${at}.amount`) }))
+}
+
+/** The sum of the parts, in the first one's period. */
+function totalOf(parts: readonly Part[]): Value {
+  const [first] = parts
+  const sum = parts.reduce(
+    (total, { value }) => total.plus('money' in value ? value.money : 0),
+    new Decimal(0),
+  )
+  return {
+    ...(first?.value.unit === 'money' ? first.value : { unit: 'money' as const }),
+    money: minor(sum.toNumber()),
+  }
+}
+
+/** The sentence in every language, its formulas worked out in place. */
+function said(sentence: Readonly<Record<string, string>>, from: ReadoutSources): Said {
+  return Object.fromEntries(
+    Object.entries(sentence).map(([language, text]) => {
+      let n = 0
+      const pieces = text.split(/(\{[^{}]*\})/).filter((piece) => piece !== '')
+      return [
+        language,
+        pieces.map((piece) =>
+          piece.startsWith('{') && piece.endsWith('}') ? from.value(`sentence.${language}.${n++}`) : piece,
+        ),
+      ]
+    }),
+  )
+}
+
+function chart(step: ReadoutOf<'chart'>, from: ReadoutSources): Readout {
+  const { id } = step
+  switch (step.chart) {
+    case 'balance': {
+      const runs = step.loans.map(({ loan }) => from.loan(loan))
+      return {
+        shows: 'chart',
+        chart: 'balance',
+        id,
+        lines: runs.map((run, at) => ({ at, balances: balancesOf(run.ledger) })),
+      }
+    }
+    case 'yearly':
+      return {
+        shows: 'chart',
+        chart: 'yearly',
+        id,
+        years: from.loan(step.loans[0]?.loan ?? '').ledger?.byYear() ?? [],
+      }
+    case 'ladder':
+      return {
+        shows: 'chart',
+        chart: 'ladder',
+        id,
+        ladder: step.ladder ?? '',
+        ...from.rungs(step.ladder ?? ''),
+      }
+  }
+}
+
+/** What is owed at the start and at the end of each year. */
+function balancesOf(ledger: Ledger | undefined): BalanceLine['balances'] {
+  if (!ledger) return []
+  const years = ledger.byYear()
+  const start = (years[0]?.year ?? 1) - 1
+  return [
+    { year: start, balance: ledger.balanceAfter(ledger.firstNumber - 1) },
+    ...years.map(({ year, closing }) => ({ year, balance: closing })),
+  ]
+}
+
+function paymentTakenApart(step: ReadoutOf<'payment'>, from: ReadoutSources): Readout {
+  const { ledger } = from.loan(step.loan)
+  const asked = from.value('number')
+  const number = Number(asked.unit === 'count' ? asked.count : 0)
+  if (!ledger || !Number.isInteger(number) || number < ledger.firstNumber || number > ledger.lastNumber)
+    throw new Stopped({ code: 'NO_FIGURE', figure: `payment ${number}` })
+  return { shows: 'payment', id: step.id, number, row: ledger.at(number) }
+}

@@ -1,0 +1,110 @@
+import { Stopped, type Computed, type FigureSet, type LoanRun } from '../../formula/computed'
+import type { Ledger } from '../../loan/ledger'
+import type { LoanTerms } from '../../loan/terms'
+import { Decimal } from '../../money/decimal'
+import { minor, ZERO } from '../../money/minor'
+import { ladder, type Ladder } from '../../search/ladder'
+import type { TermLength } from '../document/shapes'
+import type { StepOf } from '../document/steps'
+import type { ComparedColumn, Rung } from '../values'
+import { ratesOf } from './composites'
+import { costOf } from './loan-figures'
+import type { TermsReader } from './terms-reader'
+
+const figureSet = (figures: Record<string, Computed | undefined>): FigureSet => ({ kind: 'figures', figures })
+
+/** Two to four loans beside each other, each against the first. */
+export function comparedColumns(runs: readonly LoanRun[]): ComparedColumn[] {
+  const first = runs[0]
+  return runs.map((run, at) => {
+    const { ledger } = run
+    const insurance = ledger?.at(ledger.firstNumber).insurance ?? 0
+    return {
+      at,
+      payment: ledger?.payment ?? ZERO,
+      paymentWithInsurance: minor((ledger?.payment ?? 0) + insurance),
+      payments: ledger?.count ?? 0,
+      endDate: ledger?.endsOn,
+      totalInterest: ledger?.totals.interest ?? ZERO,
+      totalInsurance: ledger?.totals.insurance ?? ZERO,
+      totalPaid: minor((ledger?.totals.paid ?? 0) + (ledger?.totals.insurance ?? 0)),
+      costOfBorrowing: minor(costOf(run)),
+      difference: costOf(run) - (first ? costOf(first) : 0),
+    }
+  })
+}
+
+export function comparisonFigures(
+  step: StepOf<'comparison'>,
+  columns: readonly ComparedColumn[],
+  main: string,
+): FigureSet {
+  const least = (of: (column: ComparedColumn) => number) => new Decimal(Math.min(...columns.map(of)))
+  const cheapest = [...columns].sort((a, b) => a.costOfBorrowing - b.costOfBorrowing)[0]
+  return figureSet({
+    'least payment': least(({ payment }) => payment),
+    'least interest': least(({ totalInterest }) => totalInterest),
+    'interest difference': new Decimal(
+      Math.max(...columns.map(({ totalInterest }) => totalInterest)) -
+        Math.min(...columns.map(({ totalInterest }) => totalInterest)),
+    ),
+    cheapest: step.loans[cheapest?.at ?? 0]?.label[main] ?? '',
+  })
+}
+
+/** The same loan over a list, or over rates and lengths. */
+export function rungsOf({ over }: StepOf<'ladder'>, base: LoanTerms, terms: TermsReader): Rung[] {
+  const list = (path: string) => (terms.raw(path)?.value ?? []) as readonly Computed[]
+  const amounts = (path: string) => list(path).map((one) => (one as Decimal).toDecimalPlaces(0).toNumber())
+  const lengths: TermLength[] = amounts('terms.lengths').map((months) => ({
+    years: Math.floor(months / 12),
+    months: months % 12,
+  }))
+  const rates = ratesOf(list('terms.rates'))
+  const asked = askedOf()
+  const answer = ladder(asked)
+  if (!answer.ok) throw new Stopped({ code: 'REFUSED', refusal: answer })
+  const wide = lengths.length
+  return answer.rungs.map((ledger, i) => ({
+    rate: over === 'rates' ? rates[i] : over === 'ratesByTerms' ? rates[Math.floor(i / wide)] : undefined,
+    length: over === 'terms' ? lengths[i] : over === 'ratesByTerms' ? lengths[i % wide] : undefined,
+    amount:
+      over === 'extras'
+        ? minor(amounts('terms.extras')[i] ?? 0)
+        : over === 'amounts'
+          ? minor(amounts('terms.amounts')[i] ?? 0)
+          : undefined,
+    ...figuresOfRung(ledger),
+  }))
+
+  function askedOf(): Ladder {
+    switch (over) {
+      case 'rates':
+        return { over, terms: base, rates }
+      case 'terms':
+        return { over, terms: base, lengths }
+      case 'extras':
+        return { over, terms: base, extras: amounts('terms.extras') }
+      case 'amounts':
+        return { over, terms: base, amounts: amounts('terms.amounts') }
+      case 'ratesByTerms':
+        return { over, terms: base, rates, lengths }
+    }
+  }
+}
+
+const figuresOfRung = (ledger: Ledger) => ({
+  payment: ledger.payment,
+  payments: ledger.count,
+  endDate: ledger.endsOn,
+  totalInterest: ledger.totals.interest,
+})
+
+export function ladderFigures(rungs: readonly Rung[]): FigureSet {
+  const payments = rungs.map(({ payment }) => payment)
+  if (payments.length === 0) return figureSet({})
+  return figureSet({
+    'least payment': new Decimal(Math.min(...payments)),
+    'greatest payment': new Decimal(Math.max(...payments)),
+  })
+}

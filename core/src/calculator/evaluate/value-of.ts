@@ -1,0 +1,122 @@
+import type { Computed, FigureSet, LoanRun } from '../../formula/computed'
+import { isFigureSet, isLoanRun } from '../../formula/evaluate-expression'
+import { figuresOf } from '../../formula/figures'
+import type { FigureSource, Unit } from '../../formula/unit'
+import { Decimal, trusted } from '../../money/decimal'
+import type { MinorDigits } from '../../money/currencies'
+import { LARGEST_BALANCE, ZERO } from '../../money/minor'
+import { roundDecimal } from '../../money/rounding'
+import type { Frequency } from '../../rates/frequency'
+import type { LoanValue, Value } from '../values'
+
+/** The decimals an unrounded value is shown with at the desk. */
+const SHOWN_DIGITS = 12
+
+const plain = (value: Decimal) => trusted(value).toSignificantDigits(SHOWN_DIGITS).toFixed()
+
+/** A computed value as data, with its unit. `every`: how often a payment is made, where the value is one. */
+export function valueOf(
+  computed: Computed,
+  unit: Unit,
+  digits: MinorDigits,
+  every?: Frequency,
+): Value | undefined {
+  switch (unit.is) {
+    case 'money': {
+      const amount = trusted(computed as Decimal)
+      if (amount.abs().greaterThan(LARGEST_BALANCE)) return undefined
+      return {
+        unit: 'money',
+        money: roundDecimal(amount),
+        ...(unit.per ? { per: unit.per } : {}),
+        ...(unit.per === 'payment' && every ? { every } : {}),
+        ...(amount.isInteger() ? {} : { exact: plain(amount.div(10 ** digits)) }),
+      }
+    }
+    case 'percent':
+      return { unit: 'percent', percent: plain(computed as Decimal) }
+    case 'number':
+    case 'bare':
+      return { unit: 'number', number: plain(computed as Decimal) }
+    case 'count':
+      return { unit: 'count', count: plain(computed as Decimal) }
+    case 'term': {
+      const months = (computed as Decimal).toDecimalPlaces(0).toNumber()
+      return { unit: 'term', years: Math.trunc(months / 12), months: months % 12 }
+    }
+    case 'date':
+      return { unit: 'date', date: String(computed) }
+    case 'yesNo':
+      return { unit: 'yesNo', yes: computed === true }
+    case 'frequency':
+      return { unit: 'frequency', frequency: String(computed) as Frequency }
+    case 'text':
+      return { unit: 'text', text: String(computed) }
+    case 'list': {
+      const items = (computed as readonly Computed[]).map((item) => valueOf(item, unit.of, digits))
+      return { unit: 'list', items: items.filter((item) => item !== undefined) }
+    }
+    case 'figures':
+      if (isLoanRun(computed)) return loanValue(computed)
+      return isFigureSet(computed) ? figuresValue(computed, unit.of, digits) : undefined
+  }
+}
+
+export const loanValue = ({ principal, ledger }: LoanRun): LoanValue => ({
+  unit: 'loan',
+  principal,
+  payment: ledger?.payment ?? ZERO,
+  count: ledger?.count ?? 0,
+})
+
+/** The figure that stands for a composite step on the tape: the first that exists here. */
+const mainFigures: Readonly<Record<FigureSource, readonly string[]>> = {
+  loan: [],
+  affordability: ['price', 'income'],
+  refinance: ['net saving'],
+  equity: ['equity'],
+  aim: ['amount', 'rate', 'length'],
+  ladder: ['least payment'],
+  comparison: ['interest difference'],
+}
+
+function figuresValue(set: FigureSet, of: FigureSource, digits: MinorDigits): Value {
+  const figures: Record<string, Value> = {}
+  for (const [name, unit] of Object.entries(figuresOf[of])) {
+    const computed = set.figures[name]
+    const value = computed === undefined ? undefined : valueOf(computed, unit, digits, 'monthly')
+    if (value) figures[name] = value
+  }
+  const main = mainFigures[of].find((name) => name in figures)
+  return { unit: 'figures', of, figures, ...(main && figures[main] ? { main: figures[main] } : {}) }
+}
+
+/** What an answer or a looked-up value is in formulas. */
+export function computedOf(value: Value): Computed {
+  switch (value.unit) {
+    case 'money':
+    case 'share':
+      return new Decimal(value.money)
+    case 'percent':
+      return new Decimal(value.percent)
+    case 'number':
+      return new Decimal(value.number)
+    case 'count':
+      return new Decimal(value.count)
+    case 'term':
+      return new Decimal(value.years * 12 + value.months)
+    case 'date':
+      return value.date
+    case 'yesNo':
+      return value.yes
+    case 'text':
+      return value.text
+    case 'frequency':
+      return value.frequency
+    case 'list':
+      return value.items.map(computedOf)
+    case 'loan':
+    case 'figures':
+      throw new Error(`a ${value.unit} is no answer`)
+  }
+}

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Scope, Wanted } from '@vivid/core'
+import { figuresFor } from '@vivid/contract/wording'
+import { useDraft } from '../draft-store'
+import { localToday } from '../local-today'
+import { readBack } from './read-back'
+
+const { text, takes, scope } = defineProps<{ text: string; takes: Wanted; scope: Scope }>()
+const draft = useDraft()
+
+const sentence = computed(() => {
+  const { compiled, sample } = draft
+  if (!compiled || !sample || text.trim() === '') return undefined
+  const { program } = compiled
+  return readBack(text, takes, {
+    program,
+    scope,
+    answers: sample.answers,
+    today: localToday(),
+    sheets: draft.sheets,
+    figures: figuresFor(program, program.languages[0] ?? 'en-CA'),
+  })
+})
+</script>
+
+<template>
+  <p v-if="sentence" class="read-back" role="status"><span class="soft">Reads as:</span> {{ sentence }}</p>
+</template>
+
+<style scoped>
+.read-back {
+  margin-top: 6px;
+  padding-left: 10px;
+  border-left: 3px solid var(--leaf);
+  font-size: 14px;
+}
+</style>

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import {
+  affordabilityTerms,
+  aimNeeds,
+  aimTerms,
+  equityTerms,
+  ladderNeeds,
+  ladderTerms,
+  refinanceTerms,
+  type CalculatorDocument,
+  type Scope,
+  type StepOf,
+  type TermFacts,
+} from '@vivid/core'
+import { useDraft } from '../draft-store'
+import PickField from '../fields/PickField.vue'
+import TermFields from './TermFields.vue'
+import {
+  affordabilityWords,
+  aimTitles,
+  aimWords,
+  compoundingWords,
+  equityWords,
+  ladderTitles,
+  ladderWords,
+  refinanceWords,
+} from './term-words'
+
+/** Affordability, refinance, equity, aims and ladders: what they are about, and their terms. */
+const { step, document } = defineProps<{
+  step: StepOf<'affordability' | 'refinance' | 'equity' | 'aim' | 'ladder'>
+  document: CalculatorDocument
+  scope: Scope
+}>()
+const draft = useDraft()
+const loans = computed(() =>
+  document.steps.flatMap((one) => (one.kind === 'loan' ? [{ value: one.id, label: one.name }] : [])),
+)
+const set = (field: string) => (value: unknown) => void draft.changeStep(step.id, { [field]: value })
+
+interface Sheet {
+  readonly names: readonly string[]
+  readonly facts: Readonly<Record<string, TermFacts>>
+  readonly words: Readonly<Record<string, readonly [string, string]>>
+}
+const sheet = computed((): Sheet => {
+  switch (step.kind) {
+    case 'affordability': {
+      const unused = step.find === 'price' ? 'price' : 'income'
+      return {
+        names: Object.keys(affordabilityTerms).filter((name) => name !== unused),
+        facts: affordabilityTerms,
+        words: affordabilityWords,
+      }
+    }
+    case 'refinance':
+      return { names: Object.keys(refinanceTerms), facts: refinanceTerms, words: refinanceWords }
+    case 'equity':
+      return { names: Object.keys(equityTerms), facts: equityTerms, words: equityWords }
+    case 'aim':
+      return { names: aimNeeds[step.find], facts: aimTerms, words: aimWords }
+    case 'ladder':
+      return { names: ladderNeeds[step.over], facts: ladderTerms, words: ladderWords }
+  }
+})
+const titles = (words: Readonly<Record<string, string>>) =>
+  Object.entries(words).map(([value, label]) => ({ value, label }))
+const compoundings = titles(compoundingWords)
+const setCompounding = (value: string) => set('compounding')(value === 'perPayment' ? value : Number(value))
+
+/** What an aim or a ladder has no use for any more goes with the choice; what it needs is asked for. */
+function setAbout(field: 'find' | 'over', value: string): void {
+  const needs: readonly string[] =
+    field === 'find'
+      ? aimNeeds[value as keyof typeof aimNeeds]
+      : ladderNeeds[value as keyof typeof ladderNeeds]
+  const terms = Object.fromEntries(
+    needs.map((name) => [name, (step.terms as Record<string, string | undefined>)[name] ?? '']),
+  )
+  draft.changeStep(step.id, { [field]: value, terms })
+}
+</script>
+
+<template>
+  <PickField
+    v-if="step.kind === 'affordability'"
+    :id="`${step.id}-find`"
+    label="Works out"
+    :value="step.find"
+    :options="[
+      { value: 'price', label: 'the highest price' },
+      { value: 'income', label: 'the least income' },
+    ]"
+    @change="set('find')($event)"
+  />
+  <PickField
+    v-if="step.kind === 'aim'"
+    :id="`${step.id}-find`"
+    label="Works out"
+    :value="step.find"
+    :options="titles(aimTitles)"
+    @change="setAbout('find', $event)"
+  />
+  <PickField
+    v-if="step.kind === 'ladder'"
+    :id="`${step.id}-over`"
+    label="Over a list of"
+    :value="step.over"
+    :options="titles(ladderTitles)"
+    @change="setAbout('over', $event)"
+  />
+  <PickField
+    v-if="step.kind === 'equity' || step.kind === 'aim' || step.kind === 'ladder'"
+    :id="`${step.id}-loan`"
+    :label="step.kind === 'aim' ? 'On the other terms of' : 'Of the loan'"
+    :value="step.loan"
+    :options="loans"
+    :field="`${step.id}.loan`"
+    @change="set('loan')($event)"
+  />
+  <PickField
+    v-if="step.kind === 'affordability' || step.kind === 'refinance'"
+    :id="`${step.id}-compounding`"
+    label="Rates are quoted with"
+    :value="String(step.compounding)"
+    :options="compoundings"
+    @change="setCompounding"
+  />
+  <fieldset class="wide terms">
+    <legend>Terms</legend>
+    <TermFields :step="step" :names="sheet.names" :facts="sheet.facts" :words="sheet.words" :scope="scope" />
+  </fieldset>
+</template>

@@ -1,0 +1,349 @@
+import {
+  freeId,
+  freeName,
+  type CalculatorDocument,
+  type CalculatorStep,
+  type Question,
+  type ReadoutStep,
+} from '@vivid/core'
+
+/** The three parts of the tape, and which steps stand in each. */
+export const parts = [
+  { id: 'questions', title: 'Questions', says: 'what the visitor is asked' },
+  { id: 'workings', title: 'Workings', says: 'what stays behind the page' },
+  { id: 'readouts', title: 'Readouts', says: 'what the visitor sees' },
+] as const
+export type PartId = (typeof parts)[number]['id']
+
+export const partOf = ({ kind }: CalculatorStep): PartId =>
+  kind === 'question' || kind === 'section' ? 'questions' : kind === 'readout' ? 'readouts' : 'workings'
+
+/** A kind of step that can be added: its name, and the step it makes. */
+export interface StepKind {
+  readonly id: string
+  readonly part: PartId
+  readonly title: string
+  readonly says: string
+  readonly make: (document: CalculatorDocument) => CalculatorStep
+}
+
+type WithoutIdentity<S> = S extends unknown ? Omit<S, 'id' | 'name'> : never
+
+const kind = (
+  id: string,
+  part: PartId,
+  title: string,
+  says: string,
+  name: string,
+  fields: (document: CalculatorDocument) => WithoutIdentity<CalculatorStep>,
+): StepKind => ({
+  id,
+  part,
+  title,
+  says,
+  make: (document) => {
+    const own = freeName(document.steps, name)
+    return { ...fields(document), id: freeId(document.steps, own), name: own } as CalculatorStep
+  },
+})
+
+const asked = (document: CalculatorDocument, label: string) => ({
+  kind: 'question' as const,
+  label: { [document.languages[0] ?? 'en-CA']: label },
+  help: {},
+  required: true,
+  shownWhen: '',
+})
+type AskedFields<A extends Question['asks']> = Omit<
+  Extract<Question, { asks: A }>,
+  'id' | 'name' | 'kind' | 'label' | 'help' | 'required' | 'shownWhen'
+>
+const question = <A extends Question['asks']>(
+  asks: A,
+  title: string,
+  says: string,
+  name: string,
+  fields: (document: CalculatorDocument) => AskedFields<A>,
+) =>
+  kind(
+    asks,
+    'questions',
+    title,
+    says,
+    name,
+    (document) => ({ ...asked(document, title), ...fields(document) }) as never,
+  )
+
+const firstOf = (document: CalculatorDocument, fits: (step: CalculatorStep) => boolean) =>
+  document.steps.find(fits)?.id ?? ''
+const firstLoan = (document: CalculatorDocument) => firstOf(document, ({ kind: of }) => of === 'loan')
+
+const shown = (document: CalculatorDocument, label: string) => ({
+  kind: 'readout' as const,
+  label: { [document.languages[0] ?? 'en-CA']: label },
+  help: {},
+  shownWhen: '',
+})
+type ShownFields<S extends ReadoutStep['shows']> = Omit<
+  Extract<ReadoutStep, { shows: S }>,
+  'id' | 'name' | 'kind' | 'label' | 'help' | 'shownWhen'
+>
+const readout = <S extends ReadoutStep['shows']>(
+  shows: S,
+  title: string,
+  says: string,
+  label: string,
+  fields: (document: CalculatorDocument) => ShownFields<S>,
+) =>
+  kind(
+    `readout-${shows}`,
+    'readouts',
+    title,
+    says,
+    label.toLowerCase(),
+    (document) => ({ ...shown(document, label), ...fields(document) }) as never,
+  )
+
+export const stepKinds: readonly StepKind[] = [
+  question<'money'>('money', 'Amount', 'money, once or recurring', 'amount', () => ({
+    asks: 'money',
+    per: null,
+    default: 100_000_00,
+    least: 0,
+    most: 1_000_000_00,
+    step: 1_000_00,
+    slider: false,
+    usual: null,
+  })),
+  question<'percent'>('percent', 'Percent', 'a rate or a share', 'rate', () => ({
+    asks: 'percent',
+    default: '5',
+    least: '0',
+    most: '25',
+    step: '0.05',
+    slider: false,
+  })),
+  question<'share'>('share', 'Amount or percent', 'of another amount', 'part', (document) => ({
+    asks: 'share',
+    of: firstOf(document, (step) => step.kind === 'question' && step.asks === 'money'),
+    default: { percent: '20' },
+    least: { percent: '0' },
+    most: { percent: '100' },
+    step: { percent: '1' },
+  })),
+  question<'number'>('number', 'Whole number', 'a count, or a number of payments', 'number', () => ({
+    asks: 'number',
+    counts: 'things',
+    default: 1,
+    least: 0,
+    most: 100,
+    step: 1,
+    slider: false,
+  })),
+  question<'term'>('term', 'Length of time', 'years and months', 'term', () => ({
+    asks: 'term',
+    default: { years: 25, months: 0 },
+    least: { years: 1, months: 0 },
+    most: { years: 30, months: 0 },
+    step: { years: 1, months: 0 },
+  })),
+  question<'choice'>(
+    'choice',
+    'Choice',
+    'one of several, each with a value if you like',
+    'choice',
+    (document) => ({
+      asks: 'choice',
+      gives: 'name',
+      options: ['first', 'second'].map((name) => ({
+        name,
+        label: { [document.languages[0] ?? 'en-CA']: name },
+        value: null,
+      })),
+      default: 'first',
+    }),
+  ),
+  question<'yesNo'>('yesNo', 'Yes or no', 'two answers', 'yes or no answer', () => ({
+    asks: 'yesNo',
+    default: false,
+  })),
+  question<'date'>('date', 'Date', 'a day or a month', 'date', () => ({
+    asks: 'date',
+    precision: 'day',
+    default: 'today',
+    least: null,
+    most: null,
+  })),
+  question<'frequency'>(
+    'frequency',
+    'Payment frequency',
+    'how often it is paid',
+    'payment frequency',
+    () => ({
+      asks: 'frequency',
+      options: ['monthly', 'biweekly', 'weekly'],
+      default: 'monthly',
+    }),
+  ),
+  kind('section', 'questions', 'Heading', 'groups the questions below it', 'heading', (document) => ({
+    kind: 'section',
+    label: { [document.languages[0] ?? 'en-CA']: 'Heading' },
+    help: {},
+  })),
+
+  kind('working', 'workings', 'Working', 'a value from a formula', 'working', () => ({
+    kind: 'working',
+    formula: '',
+    unit: 'any',
+    rounding: null,
+    note: '',
+    shown: false,
+    label: {},
+  })),
+  kind('lookUp', 'workings', 'Look-up', 'a value from a rate sheet', 'looked up', () => ({
+    kind: 'lookUp',
+    sheet: '',
+    keys: {},
+    on: '',
+  })),
+  kind('loan', 'workings', 'Loan', 'terms in, every payment out', 'the loan', () => ({
+    kind: 'loan',
+    as: null,
+    terms: { principal: '', annualRate: '', frequency: '"monthly"', term: '' },
+    options: {},
+    extras: null,
+    rateChanges: null,
+  })),
+  kind('loanAs', 'workings', 'Loan as another, but …', 'only what differs', 'the other loan', (document) => ({
+    kind: 'loan',
+    as: firstLoan(document),
+    terms: {},
+    options: {},
+    extras: null,
+    rateChanges: null,
+  })),
+  kind('affordability', 'workings', 'Affordability', 'highest price, or income needed', 'the budget', () => ({
+    kind: 'affordability',
+    find: 'price',
+    terms: { income: '', housingLimit: '39', debtLimit: '44', annualRate: '', term: '', downPayment: '' },
+    compounding: 'perPayment',
+  })),
+  kind('refinance', 'workings', 'Refinance', 'keep a loan or replace it', 'the change', () => ({
+    kind: 'refinance',
+    terms: { balance: '', oldRate: '', oldPayment: '', newRate: '', newTerm: '' },
+    compounding: 'perPayment',
+  })),
+  kind(
+    'equity',
+    'workings',
+    'Equity',
+    'value, balance and what is the owner’s',
+    'your stake',
+    (document) => ({
+      kind: 'equity',
+      loan: firstLoan(document),
+      terms: { value: '', growth: '2', after: '5' },
+    }),
+  ),
+  kind('aim', 'workings', 'Aim', 'works backwards from a wanted figure', 'the aim', (document) => ({
+    kind: 'aim',
+    find: 'amount',
+    loan: firstLoan(document),
+    terms: { payment: '' },
+  })),
+  kind('ladder', 'workings', 'Ladder', 'the same loan over a list', 'the ladder', (document) => ({
+    kind: 'ladder',
+    over: 'rates',
+    loan: firstLoan(document),
+    terms: { rates: '[4, 4.5, 5]' },
+  })),
+  kind(
+    'comparison',
+    'workings',
+    'Comparison',
+    'two to four loans side by side',
+    'the comparison',
+    (document) => ({
+      kind: 'comparison',
+      loans: document.steps
+        .filter(({ kind: of }) => of === 'loan')
+        .slice(0, 4)
+        .map(({ id, name }) => ({ loan: id, label: { [document.languages[0] ?? 'en-CA']: name } })),
+    }),
+  ),
+
+  readout<'figure'>(
+    'figure',
+    'Figure',
+    'a figure, its sentence, and its parts if you like',
+    'Result',
+    () => ({
+      shows: 'figure',
+      value: '',
+      headline: false,
+      parts: [],
+      sentence: {},
+    }),
+  ),
+  readout<'meter'>('meter', 'Meter', 'amounts that make a whole', 'What it is made of', (document) => ({
+    shows: 'meter',
+    parts: [{ label: { [document.languages[0] ?? 'en-CA']: 'part' }, amount: '' }],
+    sentence: {},
+  })),
+  readout<'sentence'>('sentence', 'Sentence', 'words with values in them', 'In short', () => ({
+    shows: 'sentence',
+    sentence: {},
+  })),
+  readout<'chart'>('chart', 'Chart', 'balances, years or a ladder', 'Over time', (document) => ({
+    shows: 'chart',
+    chart: 'balance',
+    loans: document.steps
+      .filter(({ kind: of }) => of === 'loan')
+      .slice(0, 2)
+      .map(({ id, name }) => ({ loan: id, label: { [document.languages[0] ?? 'en-CA']: name } })),
+    ladder: null,
+  })),
+  readout<'schedule'>('schedule', 'Schedule', 'by year or by payment', 'Year by year', (document) => ({
+    shows: 'schedule',
+    loan: firstLoan(document),
+    by: 'year',
+    columns: ['principal', 'interest', 'balance'],
+  })),
+  readout<'ladder'>('ladder', 'Ladder', 'as a table', 'At a glance', (document) => ({
+    shows: 'ladder',
+    ladder: firstOf(document, ({ kind: of }) => of === 'ladder'),
+  })),
+  readout<'comparison'>('comparison', 'Comparison', 'loans side by side', 'Side by side', (document) => ({
+    shows: 'comparison',
+    comparison: firstOf(document, ({ kind: of }) => of === 'comparison'),
+    rows: ['payment', 'totalInterest', 'endDate', 'difference'],
+  })),
+  readout<'payment'>('payment', 'One payment', 'payment number k taken apart', 'One payment', (document) => ({
+    shows: 'payment',
+    loan: firstLoan(document),
+    number: '1',
+  })),
+  readout<'explanation'>(
+    'explanation',
+    'Explanation',
+    'how it was worked out',
+    'How this was worked out',
+    () => ({
+      shows: 'explanation',
+    }),
+  ),
+  readout<'assumptions'>(
+    'assumptions',
+    'Assumptions',
+    'what it supposes and leaves out',
+    'What this assumes',
+    () => ({
+      shows: 'assumptions',
+      text: {},
+    }),
+  ),
+  readout<'actions'>('actions', 'Actions', 'start again, print, save', 'What next', () => ({
+    shows: 'actions',
+    actions: ['startAgain', 'print', 'csv'],
+  })),
+]

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
+import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
+import type { Calculator } from '../model/use-calculator'
+import type { Chart } from './chart/draw-chart'
+import { chartData } from './chart/chart-data'
+
+const { step, readout, calculator } = defineProps<{
+  step: ReadoutOf<'chart'>
+  readout: Extract<Readout, { shows: 'chart' }>
+  calculator: Calculator
+}>()
+const { say } = calculator
+
+const data = computed(() => chartData(readout, step, calculator))
+const place = useTemplateRef<HTMLElement>('place')
+const chart = shallowRef<Chart>()
+let watcher: IntersectionObserver | undefined
+
+/** The drawing library is fetched once the chart is about to be seen, and not before. */
+async function begin(): Promise<void> {
+  watcher?.disconnect()
+  const { drawChart } = await import('./chart/draw-chart')
+  if (place.value) chart.value = drawChart(place.value, data.value)
+}
+
+onMounted(() => {
+  watcher = new IntersectionObserver(
+    (entries) => entries.some(({ isIntersecting }) => isIntersecting) && void begin(),
+    {
+      rootMargin: '200px',
+    },
+  )
+  if (place.value) watcher.observe(place.value)
+})
+onBeforeUnmount(() => {
+  watcher?.disconnect()
+  chart.value?.stop()
+})
+watch(data, (now) => chart.value?.show(now))
+</script>
+
+<template>
+  <section class="result wide" :aria-label="say(step.label)">
+    <h2>{{ say(step.label) }}</h2>
+    <ul v-if="data.series.length > 1" class="legend">
+      <li v-for="(line, i) in data.series" :key="line.name">
+        <span class="swatch" :class="`part-${i % 6}`"></span>{{ line.name }}
+      </li>
+    </ul>
+    <div
+      ref="place"
+      class="chart"
+      role="img"
+      :aria-label="calculator.words.value.chartOf(say(step.label))"
+    ></div>
+    <details class="as-table">
+      <summary>{{ calculator.words.value.asTable }}</summary>
+      <div class="scroll" tabindex="0" role="group" :aria-label="say(step.label)">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">{{ data.across }}</th>
+              <th v-for="line in data.series" :key="line.name" scope="col" class="amount">{{ line.name }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(name, i) in data.places" :key="name">
+              <th scope="row">{{ name }}</th>
+              <td v-for="line in data.series" :key="line.name" class="amount">{{ line.said[i] }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+    </details>
+  </section>
+</template>

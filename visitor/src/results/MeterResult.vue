@@ -1,0 +1,25 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
+import { readoutText } from '@vivid/contract/wording'
+import type { Calculator } from '../model/use-calculator'
+import PartsOfWhole from './PartsOfWhole.vue'
+
+const { readout, calculator } = defineProps<{
+  step: ReadoutOf<'meter'>
+  readout: Extract<Readout, { shows: 'meter' }>
+  calculator: Calculator
+}>()
+const text = computed(() =>
+  readoutText(readout, calculator.figures.value, calculator.program.value.languages[0] ?? ''),
+)
+</script>
+
+<template>
+  <section class="result wide" :aria-label="calculator.say(step.label)">
+    <p class="label">{{ calculator.say(step.label) }}</p>
+    <p class="figure small">{{ text.figure }}</p>
+    <PartsOfWhole :parts="readout.parts" :labels="step.parts" :calculator="calculator" />
+    <p v-if="text.sentence" class="sentence">{{ text.sentence }}</p>
+  </section>
+</template>

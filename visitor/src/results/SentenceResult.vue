@@ -1,0 +1,22 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
+import { sentenceText } from '@vivid/contract/wording'
+import type { Calculator } from '../model/use-calculator'
+
+const { readout, calculator } = defineProps<{
+  step: ReadoutOf<'sentence'>
+  readout: Extract<Readout, { shows: 'sentence' }>
+  calculator: Calculator
+}>()
+const sentence = computed(() =>
+  sentenceText(readout.sentence, calculator.figures.value, calculator.program.value.languages[0] ?? ''),
+)
+</script>
+
+<template>
+  <section class="result said" :aria-label="calculator.say(step.label)">
+    <p class="label">{{ calculator.say(step.label) }}</p>
+    <p class="sentence">{{ sentence }}</p>
+  </section>
+</template>

@@ -1,0 +1,114 @@
+import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
+import type { Calculator } from '../../model/use-calculator'
+
+/** What a chart draws, and the same as words for its table. */
+export interface ChartData {
+  readonly kind: 'lines' | 'stacks' | 'bars'
+  /** What stands along the bottom, and its heading. */
+  readonly places: readonly string[]
+  readonly across: string
+  readonly series: readonly {
+    readonly name: string
+    /** Minor units; null where there is nothing at this place. */
+    readonly amounts: readonly (number | null)[]
+    readonly said: readonly string[]
+  }[]
+  /** An amount on the axis, said shortly. */
+  readonly short: (minor: number) => string
+}
+
+export function chartData(
+  readout: Extract<Readout, { shows: 'chart' }>,
+  step: ReadoutOf<'chart'>,
+  { figures: { value: figures }, words: { value: words }, say, steps }: Calculator,
+): ChartData {
+  const compact = new Intl.NumberFormat(figures.locale, {
+    notation: 'compact',
+    style: 'currency',
+    currency: figures.currency,
+    currencyDisplay: 'narrowSymbol',
+    maximumFractionDigits: 1,
+  })
+  const short = (minor: number) => compact.format(minor / 10 ** figures.digits)
+  const series = (name: string, amounts: readonly (number | null)[]) => ({
+    name,
+    amounts,
+    said: amounts.map((amount) => (amount === null ? '' : figures.money(amount))),
+  })
+  switch (readout.chart) {
+    case 'balance': {
+      const years = [
+        ...new Set(readout.lines.flatMap(({ balances }) => balances.map(({ year }) => year))),
+      ].sort((a, b) => a - b)
+      return {
+        kind: 'lines',
+        across: words.year,
+        places: years.map(String),
+        series: readout.lines.map(({ at, balances }) => {
+          const owed = new Map(balances.map(({ year, balance }) => [year, balance]))
+          const last = balances.at(-1)?.year ?? 0
+          const loan = step.loans[at]
+          const name =
+            (loan && say(loan.label)) || steps.value.find(({ id }) => id === loan?.loan)?.name || ''
+          return series(
+            name,
+            years.map((year) => owed.get(year) ?? (year > last ? 0 : null)),
+          )
+        }),
+        short,
+      }
+    }
+    case 'yearly':
+      return {
+        kind: 'stacks',
+        across: words.year,
+        places: readout.years.map(({ year }) => String(year)),
+        series: [
+          series(
+            words.columns.principal,
+            readout.years.map(({ principal }) => principal),
+          ),
+          series(
+            words.columns.interest,
+            readout.years.map(({ interest }) => interest),
+          ),
+        ],
+        short,
+      }
+    case 'ladder': {
+      const rates = [...new Set(readout.rungs.map(({ rate }) => rate))]
+      const nameOf = (rung: (typeof readout.rungs)[number]) =>
+        rung.length
+          ? figures.term(rung.length)
+          : rung.rate
+            ? figures.percent(rung.rate)
+            : figures.moneyShort(rung.amount ?? 0)
+      if (readout.over !== 'ratesByTerms')
+        return {
+          kind: 'bars',
+          across: '',
+          places: readout.rungs.map(nameOf),
+          series: [
+            series(
+              words.monthlyPayment,
+              readout.rungs.map(({ payment }) => payment),
+            ),
+          ],
+          short,
+        }
+      const first = readout.rungs.filter(({ rate }) => rate === rates[0])
+      return {
+        kind: 'lines',
+        across: words.length,
+        places: first.map(nameOf),
+        series: rates.map((rate) =>
+          series(
+            figures.percent(rate ?? '0'),
+            readout.rungs.filter((rung) => rung.rate === rate).map(({ payment }) => payment),
+          ),
+        ),
+        short,
+      }
+    }
+  }
+}

@@ -1,0 +1,44 @@
+import type { Ledger, Program } from '@vivid/core/evaluate'
+import type { Words } from '../words'
+
+/** The schedule as CSV (RFC 4180): a header, then one line a payment, amounts as plain decimals. */
+export function scheduleCsv(
+  ledger: Ledger,
+  { minorDigits }: Pick<Program, 'minorDigits'>,
+  words: Words,
+): string {
+  const amount = (minor: number) => (minor / 10 ** minorDigits).toFixed(minorDigits)
+  const { columns } = words
+  const head = [
+    words.number,
+    columns.date,
+    columns.payment,
+    columns.principal,
+    columns.interest,
+    columns.extra,
+    columns.balance,
+  ]
+  const rows = Array.from({ length: ledger.count }, (_, i) => {
+    const row = ledger.at(ledger.firstNumber + i)
+    return [
+      row.number,
+      row.date ?? '',
+      ...[row.payment, row.principal, row.interest, row.extra, row.closing].map(amount),
+    ]
+  })
+  return (
+    [head, ...rows].map((cells) => cells.map((cell) => quoted(String(cell))).join(',')).join('\r\n') + '\r\n'
+  )
+}
+
+const quoted = (cell: string) => (/[",\r\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)
+
+/** Offers a text to the visitor as a file. */
+export function saveText(text: string, name: string, type: string, doc: Document = document): void {
+  const address = URL.createObjectURL(new Blob([text], { type }))
+  const link = doc.createElement('a')
+  link.href = address
+  link.download = name
+  link.click()
+  URL.revokeObjectURL(address)
+}
