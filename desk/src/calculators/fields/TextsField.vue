@@ -4,7 +4,11 @@ import type { Texts } from '@vivid/core'
 import { languageName } from './language-name'
 
 /** One text in every language of the calculator; a missing translation is marked. */
-const { texts, languages } = defineProps<{
+const {
+  texts,
+  languages,
+  hint = '',
+} = defineProps<{
   id: string
   label: string
   texts: Texts
@@ -44,7 +48,7 @@ const isMissing = (language: string, at: number) =>
         :maxlength="600"
         :auto-size="long ? { minRows: 1, maxRows: 5 } : undefined"
         :aria-label="languages.length > 1 ? `${label}, ${languageName(language)}` : label"
-        :placeholder="isMissing(language, i) ? `not yet in ${languageName(language)}` : (hint ?? '')"
+        :placeholder="isMissing(language, i) ? `not yet in ${languageName(language)}` : hint"
         @update:value="set(language, $event)"
       />
     </div>

@@ -44,7 +44,8 @@ interface Sheet {
   readonly facts: Readonly<Record<string, TermFacts>>
   readonly words: Readonly<Record<string, readonly [string, string]>>
 }
-const sheet = computed((): Sheet => {
+const sheet = computed(() => sheetOf(step))
+function sheetOf(step: StepOf<'affordability' | 'refinance' | 'equity' | 'aim' | 'ladder'>): Sheet {
   switch (step.kind) {
     case 'affordability': {
       const unused = step.find === 'price' ? 'price' : 'income'
@@ -63,7 +64,7 @@ const sheet = computed((): Sheet => {
     case 'ladder':
       return { names: ladderNeeds[step.over], facts: ladderTerms, words: ladderWords }
   }
-})
+}
 const titles = (words: Readonly<Record<string, string>>) =>
   Object.entries(words).map(([value, label]) => ({ value, label }))
 const compoundings = titles(compoundingWords)

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button, Input } from 'ant-design-vue'
 import { computed } from 'vue'
-import { renameOption, type CalculatorDocument, type QuestionOf } from '@vivid/core'
+import { renameOption, type CalculatorDocument, type Question, type QuestionOf } from '@vivid/core'
 import { useDraft } from '../draft-store'
 import AnswerField from '../fields/AnswerField.vue'
 import PickField from '../fields/PickField.vue'
@@ -22,7 +22,8 @@ const gives = [
 const empty = { money: 0, percent: '0', number: 0, term: { years: 1, months: 0 }, name: null } as const
 
 /** Option values are typed as answers to a question of the unit the choice gives. */
-const valueQuestion = computed(() => {
+const valueQuestion = computed(() => questionFor(step))
+function questionFor(step: QuestionOf<'choice'>): Question | undefined {
   const own = {
     kind: 'question' as const,
     id: step.id,
@@ -60,7 +61,7 @@ const valueQuestion = computed(() => {
     case 'name':
       return undefined
   }
-})
+}
 
 const put = (options: Option[], key?: string) =>
   void draft.change(

@@ -22,7 +22,8 @@ const draft = useDraft()
 const set = (field: string) => (value: unknown) => void draft.changeStep(step.id, { [field]: value })
 const fieldOf = (name: string) => `${step.id}.${name}`
 
-const bounds = computed(() => {
+const bounds = computed(() => boundsOf(step))
+function boundsOf(step: Question) {
   switch (step.asks) {
     case 'money':
     case 'percent':
@@ -44,7 +45,7 @@ const bounds = computed(() => {
     case 'frequency':
       return []
   }
-})
+}
 
 function setSample(answer: unknown): void {
   const { sample } = draft

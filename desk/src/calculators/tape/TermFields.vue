@@ -5,7 +5,13 @@ import { useDraft } from '../draft-store'
 import FormulaField from '../formula/FormulaField.vue'
 
 /** Some of a composite step's terms: each a formula, from a plain figure to whatever is needed. */
-const { step, names, facts, words } = defineProps<{
+const {
+  step,
+  names,
+  facts,
+  words,
+  inherited = undefined,
+} = defineProps<{
   step: Extract<CalculatorStep, { terms: object }>
   names: readonly string[]
   facts: Readonly<Record<string, { readonly takes: Wanted }>>
