@@ -8,6 +8,7 @@ import App from './app/App.vue'
 import { createDeskRouter } from './app/router'
 import { useSession } from './people/session-store'
 import './app/desk.css'
+import './app/editor.css'
 
 const router = createDeskRouter()
 const app = createApp(App).use(createPinia()).use(router)

@@ -158,8 +158,6 @@ onBeforeUnmount(() => {
             @click="finding = true"
             >Go to</Button
           >
-          <Button size="small" type="text" @click="saveFile">Save to file</Button>
-          <Button size="small" type="text" title="F1" @click="shortcuts = true">Keyboard</Button>
           <Button v-if="published && changeCount > 0" @click="reading = true">
             Read {{ changeCount }} {{ changeCount === 1 ? 'change' : 'changes' }}
           </Button>
@@ -201,7 +199,11 @@ onBeforeUnmount(() => {
             }}
           </button>
         </div>
-        <EditionRibbon :calculator="draft.opened" />
+        <span class="foot-right">
+          <button type="button" class="link" @click="saveFile">Save to file</button>
+          <button type="button" class="link" title="F1" @click="shortcuts = true">Keyboard</button>
+          <EditionRibbon :calculator="draft.opened" />
+        </span>
       </footer>
       <ReadChanges
         v-if="published"
@@ -265,6 +267,15 @@ onBeforeUnmount(() => {
   padding: 8px 22px;
   background: var(--card);
   border-top: 1px solid var(--line);
+}
+.foot-right {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  white-space: nowrap;
+}
+.foot-right .link {
+  font-weight: 400;
 }
 .sound {
   color: var(--leaf);

@@ -77,7 +77,14 @@ async function send(asked: object): Promise<void> {
 </script>
 
 <template>
-  <Modal v-model:open="open" title="New calculator" :footer="null" :width="860" destroy-on-close>
+  <Modal
+    v-model:open="open"
+    title="New calculator"
+    :footer="null"
+    :width="860"
+    :style="{ top: '40px' }"
+    destroy-on-close
+  >
     <form class="new-calculator" @submit.prevent="make">
       <fieldset>
         <legend>Begin from a starter</legend>
@@ -157,7 +164,7 @@ label {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
   gap: 6px;
-  max-height: 380px;
+  max-height: 300px;
   overflow-y: auto;
 }
 .others {
@@ -175,7 +182,7 @@ label {
   font-weight: 400;
   font-size: 14px;
 }
-.starter:has(:checked) {
+.starter:has(input:checked) {
   border-color: var(--plum);
   background: var(--lilac);
 }

@@ -31,6 +31,9 @@ function wordsOf(saveState: SaveState): string {
 
 <style scoped>
 .note {
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
   color: var(--ink-soft);
 }
 .bad {

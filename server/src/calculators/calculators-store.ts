@@ -49,7 +49,8 @@ export function openStored(stored: unknown): CalculatorDocument {
 export type CalculatorsStore = ReturnType<typeof createCalculatorsStore>
 
 export function createCalculatorsStore(database: Sequelize) {
-  const rows = CalculatorRow.init(
+  // A class of its own for each connection: `init` binds the class itself to it.
+  const rows = class extends CalculatorRow {}.init(
     {
       id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
       slug: DataTypes.TEXT,
@@ -62,7 +63,13 @@ export function createCalculatorsStore(database: Sequelize) {
       liveEdition: DataTypes.INTEGER,
       takenDownAt: DataTypes.DATE,
     },
-    { sequelize: database, tableName: 'calculators', underscored: true, timestamps: false },
+    {
+      sequelize: database,
+      modelName: 'calculators',
+      tableName: 'calculators',
+      underscored: true,
+      timestamps: false,
+    },
   )
   const plain = (row: CalculatorRow): CalculatorData => {
     const data = row.get({ plain: true })

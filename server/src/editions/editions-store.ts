@@ -32,7 +32,8 @@ export interface EditionData {
 export type EditionsStore = ReturnType<typeof createEditionsStore>
 
 export function createEditionsStore(database: Sequelize) {
-  const rows = EditionRow.init(
+  // A class of its own for each connection: `init` binds the class itself to it.
+  const rows = class extends EditionRow {}.init(
     {
       calculatorId: { type: DataTypes.UUID, primaryKey: true },
       number: { type: DataTypes.INTEGER, primaryKey: true },
@@ -44,7 +45,13 @@ export function createEditionsStore(database: Sequelize) {
       approvedBy: DataTypes.UUID,
       publishedAt: DataTypes.DATE,
     },
-    { sequelize: database, tableName: 'editions', underscored: true, timestamps: false },
+    {
+      sequelize: database,
+      modelName: 'editions',
+      tableName: 'editions',
+      underscored: true,
+      timestamps: false,
+    },
   )
   const plain = (row: EditionRow): EditionData => {
     const data = row.get({ plain: true })

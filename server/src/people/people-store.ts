@@ -30,7 +30,8 @@ export type PeopleStore = ReturnType<typeof createPeopleStore>
 
 /** The people who work at the desk. */
 export function createPeopleStore(database: Sequelize) {
-  const rows = PersonRow.init(
+  // A class of its own for each connection: `init` binds the class itself to it.
+  const rows = class extends PersonRow {}.init(
     {
       id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
       email: DataTypes.TEXT,
@@ -38,7 +39,7 @@ export function createPeopleStore(database: Sequelize) {
       role: DataTypes.TEXT,
       passwordHash: DataTypes.TEXT,
     },
-    { sequelize: database, tableName: 'people', underscored: true, timestamps: false },
+    { sequelize: database, modelName: 'people', tableName: 'people', underscored: true, timestamps: false },
   )
   const toPerson = ({ id, email, name, role }: PersonRow): Person => Person.parse({ id, email, name, role })
 

@@ -24,7 +24,8 @@ export interface SheetData {
 export type RateSheetsStore = ReturnType<typeof createRateSheetsStore>
 
 export function createRateSheetsStore(database: Sequelize) {
-  const rows = SheetRow.init(
+  // A class of its own for each connection: `init` binds the class itself to it.
+  const rows = class extends SheetRow {}.init(
     {
       id: { type: DataTypes.TEXT, primaryKey: true },
       sheet: DataTypes.JSONB,
@@ -32,7 +33,13 @@ export function createRateSheetsStore(database: Sequelize) {
       lastEditedBy: DataTypes.UUID,
       lastEditedAt: DataTypes.DATE,
     },
-    { sequelize: database, tableName: 'rate_sheets', underscored: true, timestamps: false },
+    {
+      sequelize: database,
+      modelName: 'rate_sheets',
+      tableName: 'rate_sheets',
+      underscored: true,
+      timestamps: false,
+    },
   )
   const plain = (row: SheetRow): SheetData => ({ sheet: RateSheet.parse(row.sheet), revision: row.revision })
 

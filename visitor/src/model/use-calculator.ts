@@ -181,6 +181,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
 
   return {
     program,
+    sheets: computed(() => source.value.sheets),
     language,
     words,
     figures,

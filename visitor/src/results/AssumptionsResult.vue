@@ -15,7 +15,8 @@ const { figures, words, say, sayRich, steps } = calculator
 const rates = computed(() => {
   const named = readout.rates.map(({ step: id, effective }) => {
     const step = steps.value.find((one) => one.id === id)
-    return words.value.ratesFrom(step?.name ?? id, figures.value.date(effective))
+    const sheet = calculator.sheets.value.find((one) => step?.kind === 'lookUp' && one.id === step.sheet)
+    return words.value.ratesFrom(sheet?.name ?? step?.name ?? id, figures.value.date(effective))
   })
   return [...new Set(named)]
 })

@@ -44,7 +44,7 @@ const paymentsOf = ({ from, to }: LedgerYear) =>
     <h2>{{ say(step.label) }}</h2>
     <p v-if="say(step.help)" class="help">{{ say(step.help) }}</p>
     <div class="scroll" tabindex="0" role="group" :aria-label="say(step.label)">
-      <table>
+      <table :class="{ many: columns.length > 3 }" :style="{ '--columns': columns.length }">
         <thead>
           <tr>
             <th scope="col">{{ readout.by === 'year' ? words.year : words.number }}</th>

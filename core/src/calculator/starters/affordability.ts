@@ -19,7 +19,7 @@ const household: CalculatorStep[] = [
   money(
     'debts',
     'other debts',
-    t('Other debts, a month', 'Autres dettes, par mois'),
+    t('Other debts', 'Autres dettes'),
     { default: 250, least: 0, most: 20_000, step: 10 },
     { per: 'month', help: t('Car loans, cards, support.', 'Auto, cartes, pensions.') },
   ),
@@ -34,14 +34,14 @@ const household: CalculatorStep[] = [
   money(
     'insurance',
     'home insurance',
-    t('Home insurance, a year', 'Assurance habitation, par an'),
+    t('Home insurance', 'Assurance habitation'),
     { default: 1_200, least: 0, most: 60_000, step: 50, usual: [400, 6_000] },
     { per: 'year' },
   ),
   money(
     'dues',
     'mooring dues',
-    t('Mooring dues, a month', 'Droits d’amarrage, par mois'),
+    t('Mooring dues', 'Droits d’amarrage'),
     { default: 90, least: 0, most: 5_000, step: 10 },
     { per: 'month' },
   ),
@@ -116,7 +116,7 @@ export const affordablePriceStarter = (): CalculatorDocument =>
       money(
         'income',
         'gross income',
-        t('Income before tax, a year', 'Revenu brut, par an'),
+        t('Income before tax', 'Revenu brut'),
         { default: 96_000, least: 1_000, most: 5_000_000, step: 1_000, usual: [15_000, 900_000] },
         { per: 'year', slider: false },
       ),

@@ -87,7 +87,7 @@ export const insuranceByCredit = (): CalculatorDocument =>
       figure(
         'monthlyInsurance',
         'insurance with each payment',
-        t('Insurance each month', 'Assurance chaque mois'),
+        t('Mortgage insurance', 'Assurance prêt'),
         'the loan.first insurance',
         t(
           'On top of the payment, until you owe 78 % of the price: {the loan.total insurance} in all.',

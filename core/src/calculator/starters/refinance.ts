@@ -43,7 +43,7 @@ export const refinanceStarter = (): CalculatorDocument =>
       money(
         'oldPayment',
         'present payment',
-        t('Payment now, a month', 'Versement actuel, par mois'),
+        t('Payment now', 'Versement actuel'),
         { default: 1_712, least: 1, most: 100_000, step: 10 },
         { per: 'month' },
       ),

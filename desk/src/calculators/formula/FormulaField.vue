@@ -149,21 +149,6 @@ watch(
   font-family: var(--text);
   font-weight: 400;
 }
-.cm-tooltip.cm-tooltip-autocomplete > ul {
-  font: 14px/1.5 var(--text);
-}
-.cm-tooltip-autocomplete .cm-completionDetail {
-  margin-left: 14px;
-  color: var(--ink-soft);
-  font-style: normal;
-}
-.cm-tooltip-autocomplete ul li[aria-selected] .cm-completionDetail {
-  color: inherit;
-}
-.cm-completionInfo {
-  white-space: pre-line;
-  font: 14px/1.5 var(--text);
-}
 .field-problem.gentle {
   color: var(--sun-text);
 }

@@ -2,6 +2,7 @@ import { autocompletion, snippet, type Completion, type CompletionSource } from 
 import { feel } from '@bpmn-io/lang-feel'
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
 import type { Extension } from '@codemirror/state'
+import { EditorView } from '@codemirror/view'
 import { tags } from '@lezer/highlight'
 import { builtIns, figuresOf, type BuiltIn, type Scope } from '@vivid/core'
 import { unitWords, wantedWords } from '@vivid/contract'
@@ -11,6 +12,7 @@ export function formulaLanguage(scope: Scope): Extension {
   return [
     feel({ context: scope.reader.names as Record<string, unknown>, completions: [] }),
     syntaxHighlighting(colours),
+    looks,
     autocompletion({ override: [figureCompletions(scope), nameCompletions(scope)], icons: false }),
   ]
 }
@@ -24,6 +26,34 @@ const colours = HighlightStyle.define([
   { tag: tags.function(tags.variableName), color: '#b02a18' },
   { tag: tags.special(tags.variableName), color: '#b02a18' },
 ])
+
+const looks = EditorView.theme({
+  '.cm-tooltip.cm-tooltip-autocomplete': {
+    border: '1px solid #d9c7ec',
+    borderRadius: '7px',
+    backgroundColor: '#fffdf9',
+    boxShadow: '0 6px 20px rgb(32 20 51 / 18%)',
+    overflow: 'hidden',
+  },
+  '.cm-tooltip.cm-tooltip-autocomplete > ul': {
+    fontFamily: 'var(--text)',
+    fontSize: '14px',
+    maxHeight: '220px',
+  },
+  '.cm-tooltip.cm-tooltip-autocomplete > ul > li': { padding: '3px 10px' },
+  '.cm-tooltip.cm-tooltip-autocomplete > ul > li[aria-selected]': {
+    backgroundColor: '#f0e6fa',
+    color: '#201433',
+  },
+  '.cm-completionDetail': { marginLeft: '14px', color: '#5f5673', fontStyle: 'normal' },
+  '.cm-completionMatchedText': { textDecoration: 'none', fontWeight: '700' },
+  '.cm-tooltip.cm-completionInfo': {
+    fontFamily: 'var(--text)',
+    fontSize: '14px',
+    whiteSpace: 'pre-line',
+    padding: '6px 10px',
+  },
+})
 
 /** After a point: the figures of the loan or other composite value before it. */
 const figureCompletions =

@@ -23,7 +23,6 @@ import { stepClause } from './step-clause'
 import { partOf, parts, type PartId, type StepKind } from './step-kinds'
 import { stepValue } from './step-value'
 import TapeLine from './TapeLine.vue'
-import '../../app/editor.css'
 
 /** A calculator as one tape: every step a line, with its value for the sample visitor, opened in place to edit. */
 const { document, compiled, evaluation } = defineProps<{
@@ -102,7 +101,8 @@ function move(id: string, by: 1 | -1): void {
 /** Arrow keys walk the lines, with Alt they move one; Escape closes the open one and goes back to it. */
 function onKey(event: KeyboardEvent): void {
   const { target, key, altKey } = event
-  if (!(target instanceof HTMLElement)) return
+  // Escape that closed a list of completions has done its work.
+  if (!(target instanceof HTMLElement) || event.defaultPrevented) return
   if (key === 'Escape' && tape.openLine !== undefined) {
     const id = tape.openLine
     tape.openLine = undefined

@@ -46,8 +46,8 @@ defineEmits<{ toggle: []; choose: [] }>()
       <span v-if="relation" class="relation">{{ relation === 'gives' ? '↓ used here' : '↑ uses this' }}</span>
       <span class="value" :class="{ bad: problem }" :title="exact">{{ value }}</span>
     </button>
-    <p v-if="problem" class="line-note bad">{{ problem }}</p>
-    <p v-else-if="question" class="line-note ask">{{ question }}</p>
+    <p v-if="problem && !open" class="line-note bad">{{ problem }}</p>
+    <p v-else-if="question && !open" class="line-note ask">{{ question }}</p>
     <p v-for="end in ends ?? []" :key="end" class="line-note end">{{ end }}</p>
     <div v-if="open" :id="`editor-${id}`" class="opened"><slot /></div>
   </li>
