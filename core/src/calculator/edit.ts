@@ -1,6 +1,7 @@
 import { namesIn, nameFault, plainName } from '../formula/syntax'
 import type { CalculatorDocument } from './document/document'
 import type { CalculatorStep } from './document/steps'
+import type { Texts } from './document/texts'
 import { mapAllFormulas } from './compile/formulas-of'
 import { hasValue, readerOf, usesOfSteps } from './compile/units-of-steps'
 
@@ -117,18 +118,20 @@ export function duplicateStep(
 ): { document: CalculatorDocument; id: string } {
   const step = document.steps.find((one) => one.id === id)
   if (!step) return { document, id }
-  const name = freeName(document.steps, step.name)
+  const name = freeName(document.steps, step.name.replace(/ \d+$/, ''))
   const copy: CalculatorStep = { ...step, id: freeId(document.steps, name), name }
   return { document: insertStep(document, copy, id), id: copy.id }
 }
 
-/** Gives an option of a choice another name: as the default and in every answer too. */
+/** Gives an option of a choice another name: as the default, in every answer, and as a label that said the old one. */
 export function renameOption(
   document: CalculatorDocument,
   questionId: string,
   from: string,
   to: string,
 ): CalculatorDocument {
+  const following = (label: Texts): Texts =>
+    Object.fromEntries(Object.entries(label).map(([language, text]) => [language, text === from ? to : text]))
   const inAnswers = <T extends { answers: Record<string, unknown> }>(one: T): T =>
     one.answers[questionId] === from ? { ...one, answers: { ...one.answers, [questionId]: to } } : one
   return {
@@ -137,7 +140,9 @@ export function renameOption(
       step.id === questionId && step.kind === 'question' && step.asks === 'choice'
         ? {
             ...step,
-            options: step.options.map((option) => (option.name === from ? { ...option, name: to } : option)),
+            options: step.options.map((option) =>
+              option.name === from ? { ...option, name: to, label: following(option.label) } : option,
+            ),
             default: step.default === from ? to : step.default,
           }
         : step,

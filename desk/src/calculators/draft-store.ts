@@ -112,6 +112,7 @@ export const useDraft = defineStore('draft', () => {
   function change(next: CalculatorDocument, key?: string): boolean {
     const before = document.value
     if (!before || !put(next)) return false
+    if (changesBetween(before, next).length === 0) return true
     history.add(before, document.value ?? next, key)
     return true
   }

@@ -11,8 +11,6 @@ const props = defineProps<{
   required?: boolean
   long?: boolean
   field?: string
-  /** Something to say about it that does not keep it from being taken. */
-  note?: string | undefined
 }>()
 const emit = defineEmits<{ change: [text: string] }>()
 const text = ref(props.value)
@@ -44,6 +42,6 @@ function take(typed: string): void {
       :status="problem ? 'error' : ''"
       @update:value="take"
     />
-    <p v-if="problem || note" class="field-problem" role="alert">{{ problem || note }}</p>
+    <p v-if="problem" class="field-problem" role="alert">{{ problem }}</p>
   </div>
 </template>

@@ -71,7 +71,8 @@ onMounted(() => {
         placeholder(props.emptyMeans ?? wantedWords(props.takes)),
         language.of(formulaLanguage(props.scope)),
         EditorView.updateListener.of((update) => {
-          if (update.docChanged) emit('change', update.state.doc.toString())
+          const text = update.state.doc.toString()
+          if (update.docChanged && text !== props.value) emit('change', text)
         }),
       ],
     }),

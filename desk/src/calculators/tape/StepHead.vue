@@ -1,38 +1,17 @@
 <script setup lang="ts">
 import { Button, message, Modal } from 'ant-design-vue'
-import { h } from 'vue'
-import {
-  duplicateStep,
-  nameFault,
-  plainName,
-  removeStep,
-  renameStep,
-  usersOf,
-  type CalculatorStep,
-} from '@vivid/core'
+import { computed, h } from 'vue'
+import { duplicateStep, removeStep, usersOf, type CalculatorStep } from '@vivid/core'
 import { useDraft } from '../draft-store'
-import TextField from '../fields/TextField.vue'
 import { useTape } from '../tape-store'
+import NameField from './NameField.vue'
 import { partOf } from './step-kinds'
 
 /** The first row of every opened line: its name in formulas, and what can be done with the step as a whole. */
 const { step } = defineProps<{ step: CalculatorStep }>()
 const draft = useDraft()
 const tape = useTape()
-const isNamed = () => partOf(step) !== 'readouts' && step.kind !== 'section'
-
-function rename(name: string): void {
-  if (draft.document) draft.change(renameStep(draft.document, step.id, name), `${step.id}.name`)
-}
-function noteOn(name: string): string | undefined {
-  if (!isNamed()) return undefined
-  const fault = nameFault(name)
-  if (fault) return `“${fault.word}” cannot be part of a name that formulas use; try “${fault.instead}”.`
-  const isTaken = draft.document?.steps.some(
-    (other) => other.id !== step.id && plainName(other.name) === plainName(name),
-  )
-  return isTaken ? 'Another step has this name already.' : undefined
-}
+const isNamed = computed(() => partOf(step) !== 'readouts' && step.kind !== 'section')
 
 function duplicate(): void {
   if (!draft.document) return
@@ -78,16 +57,7 @@ function remove(): void {
 
 <template>
   <div class="step-head wide">
-    <TextField
-      :id="`${step.id}-name`"
-      :label="isNamed() ? 'Name in formulas' : 'Name on the tape'"
-      :value="step.name"
-      :most="80"
-      :field="`${step.id}.name`"
-      :note="noteOn(step.name)"
-      required
-      @change="rename"
-    />
+    <NameField :step="step" :named="isNamed" />
     <div class="do">
       <Button size="small" @click="duplicate">Duplicate</Button>
       <Button size="small" danger @click="remove">Remove</Button>

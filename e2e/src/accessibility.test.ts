@@ -1,0 +1,81 @@
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import type { Page } from 'puppeteer-core'
+import { expect, test } from 'vitest'
+import { click, fill, useApplication } from './support/application'
+import { closeDialog, openLine, withStarter } from './support/desk'
+
+const app = useApplication()
+const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+async function check(page: Page): Promise<string[]> {
+  await page.evaluate(axe)
+  return page.evaluate(async () => {
+    const rules = { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }
+    const { axe } = window as unknown as {
+      axe: { run: (o: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> }
+    }
+    return (await axe.run(rules)).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 200)}`)
+  })
+}
+
+test('no rule of WCAG 2.2 AA is broken on the desk, whatever line is open', async () => {
+  const page = await withStarter(app, 'insurance-by-credit', 'Open lines')
+  for (const step of [
+    'page',
+    'credit',
+    'downPayment',
+    'amount',
+    'yourRate',
+    'loan',
+    'goodLoan',
+    'bands',
+    'payment',
+    'bandsBeside',
+    'schedule',
+    'assumptions',
+  ]) {
+    await openLine(page, step)
+    expect([step, await check(page)]).toEqual([step, []])
+  }
+  await page.locator('[data-add=readouts]').click()
+  expect(await check(page)).toEqual([])
+}, 120_000)
+
+test('nor in what opens over it', async () => {
+  const page = await withStarter(app, 'rate-change', 'Opened over')
+  for (const [opener, within, ready] of [
+    ['Look at them', '.proofs', '.both'],
+    ['Go to', '.bar', '#finder'],
+    ['Keyboard', '.foot-right', 'dl'],
+  ] as const) {
+    await click(page, opener, within)
+    await page.waitForSelector(`.ant-modal ${ready}`, { visible: true })
+    await new Promise((done) => setTimeout(done, 400))
+    expect([opener, await check(page)]).toEqual([opener, []])
+    await closeDialog(page)
+  }
+  await page.goto(`${app.desk}/rate-sheets`, { waitUntil: 'networkidle0' })
+  expect(await check(page)).toEqual([])
+  await page.goto(app.desk, { waitUntil: 'networkidle0' })
+  await click(page, 'New calculator')
+  await page.waitForSelector('#new-title', { visible: true })
+  await new Promise((done) => setTimeout(done, 400))
+  expect(await check(page)).toEqual([])
+})
+
+test('nor on the visitor’s page with any kind of question and readout', async () => {
+  for (const slug of [
+    'what-floating-home-can-you-afford',
+    'renew-your-mooring-mortgage?lang=fr',
+    'skipper-training-loan',
+    'marine-engine-loan',
+  ]) {
+    const page = await app.visit(`${app.address}/c/${slug}`)
+    expect([slug, await check(page)]).toEqual([slug, []])
+  }
+  const page = await app.visit(`${app.address}/c/marine-engine-loan`)
+  await fill(page, '#answer-price', 'x')
+  await page.keyboard.press('Enter')
+  expect(await check(page)).toEqual([])
+})

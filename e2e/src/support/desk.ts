@@ -1,0 +1,75 @@
+import type { Page } from 'puppeteer-core'
+import { click, eventually, fill, type Application } from './application'
+
+/** The desk with a calculator that was just made from a starter. */
+export async function withStarter(
+  app: Application,
+  starter: string,
+  title: string,
+  person = 'Ines',
+): Promise<Page> {
+  const page = await app.deskAs(person)
+  await openStarter(app, page, starter, title)
+  return page
+}
+
+/** The same on a page that is signed in already. */
+export async function openStarter(
+  app: Application,
+  page: Page,
+  starter: string,
+  title: string,
+): Promise<void> {
+  const id = await page.evaluate(
+    async (body) => {
+      const made = await fetch('/api/calculators', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      })
+      return ((await made.json()) as { id: string }).id
+    },
+    { from: 'starter', starter, title },
+  )
+  await page.goto(`${app.desk}/calculators/${id}`)
+  await page.waitForSelector('.proofs')
+}
+
+/** The document as the server has it. */
+export const storedDocument = (
+  page: Page,
+): Promise<{ steps: { id: string; name: string }[]; proofs: unknown[] }> =>
+  page.evaluate(async () => {
+    const id = location.pathname.split('/').at(-1)
+    return ((await (await fetch(`/api/calculators/${id}`)).json()) as { document: never }).document
+  })
+
+/** Opens a line of the tape and writes its formula anew. */
+export async function writeFormula(page: Page, step: string, field: string, text: string): Promise<void> {
+  if (!(await page.$(`#${step}-${field}`))) await page.locator(`#line-${step}`).click()
+  await fill(page, `#${step}-${field}`, text)
+}
+
+export const openLine = async (page: Page, step: string): Promise<void> => {
+  await page.locator(`#line-${step}`).click()
+  await page.waitForSelector(`#editor-${step}`)
+}
+
+export const addWorking = async (page: Page, name: string, formula: string): Promise<void> => {
+  await page.locator('[data-add=workings]').click()
+  await page.locator('[data-kind=working]').click()
+  await fill(page, '#working-name', name)
+  await fill(page, '#working-formula', formula)
+}
+
+export const confirm = (page: Page, text: string): Promise<void> => click(page, text, '.ant-modal-confirm')
+
+/** Closes the dialog that is open, and waits until it is out of the way. */
+export async function closeDialog(page: Page): Promise<void> {
+  await page.keyboard.press('Escape')
+  await eventually(
+    () =>
+      page.$$eval('.ant-modal-wrap', (all) => all.every((wrap) => getComputedStyle(wrap).display === 'none')),
+    () => 'the dialog did not close',
+  )
+}
