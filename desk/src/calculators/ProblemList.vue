@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { Modal } from 'ant-design-vue'
+import { closeOnEscape } from '../app/close-on-escape'
 import { useTape } from './tape-store'
 import type { ToMend } from './to-mend'
 
 /** Everything to be mended, and the questions; each jumps to its spot. */
 const open = defineModel<boolean>('open', { required: true })
+closeOnEscape(open)
 defineProps<{ problems: readonly ToMend[] }>()
 const tape = useTape()
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Modal } from 'ant-design-vue'
+import { closeOnEscape } from '../../app/close-on-escape'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { z } from 'zod'
@@ -10,6 +11,7 @@ import { PAGE_LINE, useTape } from '../tape-store'
 
 /** Jumps to any calculator, step or rate sheet by a few letters of its name. */
 const open = defineModel<boolean>('open', { required: true })
+closeOnEscape(open)
 const router = useRouter()
 const draft = useDraft()
 const tape = useTape()

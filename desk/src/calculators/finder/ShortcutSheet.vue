@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { Modal } from 'ant-design-vue'
+import { closeOnEscape } from '../../app/close-on-escape'
 
 /** Every shortcut, on a sheet of its own. */
 const open = defineModel<boolean>('open', { required: true })
+closeOnEscape(open)
 const shortcuts: readonly (readonly [keys: string, does: string])[] = [
   ['↑ ↓', 'walk the tape'],
   ['Enter', 'open the line, or close it'],

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { Alert, Button, Input, message, Modal, Textarea } from 'ant-design-vue'
+import { closeOnEscape } from '../../app/close-on-escape'
 import { computed, ref } from 'vue'
 import { checkFormula, freeId, proofFromNow, type CalculatorDocument, type Proof } from '@vivid/core'
 import { figuresFor } from '@vivid/contract/wording'
@@ -12,6 +13,7 @@ import { useTape } from '../tape-store'
 
 /** All proofs: what was expected, what came out, by how much it differs and which workings lie between. */
 const open = defineModel<boolean>('open', { required: true })
+closeOnEscape(open)
 const { document } = defineProps<{ document: CalculatorDocument }>()
 const draft = useDraft()
 const proofs = useProofs()
