@@ -1,0 +1,85 @@
+import { expect, test } from 'vitest'
+import {
+  changesBetween,
+  insertStep,
+  paragraphs,
+  renameStep,
+  starters,
+  type CalculatorDocument,
+  type CalculatorStep,
+} from '@vivid/core'
+import { placeWords, valueWords } from './change-words'
+
+const before = starters[0]?.make() as CalculatorDocument
+const words = (after: CalculatorDocument) =>
+  changesBetween(before, after).map((change) => [
+    placeWords(change, after),
+    valueWords(change.before, change, before),
+    valueWords(change.after, change, after),
+  ])
+const changed = (id: string, fields: object): CalculatorDocument => ({
+  ...before,
+  steps: before.steps.map((step) => (step.id === id ? ({ ...step, ...fields } as CalculatorStep) : step)),
+})
+
+test.each<[string, CalculatorDocument, string[]]>([
+  ['an amount', changed('homePrice', { most: 900_000_00 }), ['Home price, most', '$2,000,000', '$900,000']],
+  [
+    'a label in one language',
+    changed('rate', { label: { 'en-CA': 'Rate a year', 'fr-CA': 'Taux' } }),
+    ['Rate, label in Canadian French', 'Taux annuel', 'Taux'],
+  ],
+  [
+    'a frequency',
+    changed('frequency', { default: 'weekly' }),
+    ['Payment frequency, default', 'every month', 'every week'],
+  ],
+  [
+    'a term of a loan',
+    changed('loan', {
+      terms: { principal: 'home price', annualRate: 'rate', frequency: 'payment frequency', term: 'term' },
+    }),
+    ['The loan, amount borrowed', 'home price - down payment', 'home price'],
+  ],
+  [
+    'a convention of a loan',
+    changed('loan', { options: { compounding: 12 } }),
+    ['The loan, compounding', 'half-yearly compounding', 'monthly compounding'],
+  ],
+  [
+    'a rich text',
+    { ...before, disclosure: { ...before.disclosure, 'en-CA': paragraphs('Short.') } },
+    [
+      'Words below the figures in Canadian English',
+      'This is an illustration, not an offer. Rates and fees can change until an agreement is signed.',
+      'Short.',
+    ],
+  ],
+  ['whether results wait', { ...before, results: 'onButton' }, ['When results show', 'live', 'onButton']],
+])('%s is told in words', (_, after, expected) => expect(words(after)).toEqual([expected]))
+
+test('a step that was added is told by the order of the tape and its fields', () => {
+  const step = {
+    kind: 'working',
+    id: 'w',
+    name: 'spare',
+    formula: 'home price',
+    unit: 'any',
+    rounding: null,
+    note: '',
+    shown: false,
+    label: {},
+  } as CalculatorStep
+  const told = words(insertStep(before, step, 'loan'))
+  expect(told[0]?.[0]).toBe('Steps on the tape')
+  expect(told[0]?.[2]).toContain('the loan, spare')
+  expect(told.map(([place]) => place)).toContain('Spare, formula')
+})
+
+test('a renamed value is told where it is used', () => {
+  const told = words(renameStep(before, 'rate', 'yearly rate'))
+  expect(told).toEqual([
+    ['Yearly rate, name', 'rate', 'yearly rate'],
+    ['The loan, rate a year', 'rate', 'yearly rate'],
+  ])
+})
