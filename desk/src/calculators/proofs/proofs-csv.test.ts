@@ -24,3 +24,47 @@ test.each(starters.map(({ id }) => id))(
     expect(read.ok && plain(read.proofs)).toEqual(plain(document.proofs))
   },
 )
+
+describe('a table as a spreadsheet gives it', () => {
+  const document = { ...documentOf('mortgage-payment'), proofs: [] }
+  const read = (text: string) => readProofs(text, document, '2026-11-25')
+
+  test('with a mark at its start, windows line ends, grouped amounts and empty cells', () => {
+    const table =
+      '\ufeffproof,home price,down payment,term,payment frequency,= the loan.payment,± the loan.payment\r\nA,"$412,600",15%,25 years,biweekly,"$907.59",0.01\r\nB,,,,,1968.47,\r\n\r\n'
+    const answers = {
+      homePrice: 412_600_00,
+      downPayment: { percent: '15' },
+      term: { years: 25, months: 0 },
+      frequency: 'biweekly',
+    }
+    const line = { of: 'the loan.payment', figure: '907.59', tolerance: '0.01' }
+    expect(read(table)).toEqual({
+      ok: true,
+      proofs: [
+        { id: 'a', name: 'A', on: '2026-11-25', answers, expected: [line] },
+        {
+          id: 'b',
+          name: 'B',
+          on: '2026-11-25',
+          answers: {},
+          expected: [{ ...line, figure: '1968.47', tolerance: '0' }],
+        },
+      ],
+    })
+  })
+
+  test.each<[string, string, number, string]>([
+    ['no name column', 'home price,= the loan.payment\n1,2', 1, 'proof'],
+    ['no expected figure', 'proof,home price\nA,1', 1, '='],
+    ['an unknown question', 'proof,colour,= the loan.payment\nA,red,1', 1, 'colour'],
+    ['nothing below', 'proof,= the loan.payment', 2, 'proof'],
+    ['an unreadable answer', 'proof,home price,= the loan.payment\nA,lots,1', 2, 'home price'],
+    ['a day that is none', 'proof,day,= the loan.payment\nA,tomorrow,1', 2, 'day'],
+    ['a proof without a name', 'proof,= the loan.payment\n ,1', 2, 'proof'],
+    ['a tolerance that is none', 'proof,= the loan.payment,± the loan.payment\nA,1,-1', 2, '± the loan.payment'],
+  ])('%s is told by row and column', (_, table, row, column) => {
+    const result = read(table)
+    expect(result.ok ? [] : result.faults).toContainEqual(expect.objectContaining({ row, column }))
+  })
+})
