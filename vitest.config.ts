@@ -22,9 +22,11 @@ export default defineConfig({
           name: 'e2e',
           root: 'e2e',
           include: ['src/**/*.test.ts'],
+          globalSetup: 'src/support/build.ts',
           testTimeout: 120_000,
           hookTimeout: 120_000,
-          fileParallelism: false,
+          // Each file runs a browser, a server and a database of its own.
+          maxWorkers: 2,
         },
       },
     ],

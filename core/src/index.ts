@@ -74,7 +74,8 @@ export type {
   Said,
   Value,
 } from './calculator/values'
-export { checkFormula, type Scope } from './formula/check'
+export { checkFormula } from './formula/check'
+export type { Scope } from './formula/checking'
 export type { Stop } from './formula/computed'
 export { figuresOf } from './formula/figures'
 export { builtIns } from './formula/functions'

@@ -2,10 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { expect, test } from 'vitest'
-import { buildApplication } from '../../scripts/lib/build-application.mjs'
 import { root } from '../../scripts/lib/project.mjs'
-
-await buildApplication()
 
 const read = (room: string, file: string) => readFileSync(join(root, room, 'dist', file))
 const gzipped = (...files: Buffer[]) => files.reduce((sum, file) => sum + gzipSync(file).length, 0) / 1024

@@ -53,6 +53,8 @@ export async function buildApplication() {
   const viteBuild = async (room, ...args) => {
     const { code, output } = await runCommand(process.execPath, [vite, 'build', ...args], {
       cwd: join(root, room),
+      // Whoever asks for the build: what is shipped is the packages' production code.
+      env: { ...process.env, NODE_ENV: 'production' },
     })
     if (code !== 0)
       throw diskFull(output, root) ?? new PlainFailure(`The ${room} could not be built:\n${output.trim()}`)

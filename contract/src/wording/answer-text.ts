@@ -1,5 +1,5 @@
 import type { Minor, MinorDigits, Question, Share } from '@vivid/core/evaluate'
-import type { Figures } from './figures'
+import type { Figures } from './language'
 import { readDate, readMoney, readPercent, readShare, readTerm, readWholeNumber } from './read-answer'
 
 /** Which of the two a bare number means where an amount or a percentage is asked. */

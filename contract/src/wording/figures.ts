@@ -1,40 +1,7 @@
-import type { Currency, Frequency, Period, Program, TermLength, Value } from '@vivid/core/evaluate'
+import type { Currency, Frequency, Program } from '@vivid/core/evaluate'
 import { minorDigitsOf, textIn } from '@vivid/core/evaluate'
+import type { Figures } from './language'
 import { counted, languageOf } from './languages'
-import type { Language } from './languages/language'
-
-/** Puts figures into a locale's digits and words. Amounts are minor units of its currency. */
-export interface Figures {
-  readonly locale: string
-  readonly currency: Currency
-  /** Minor digits of the currency. */
-  readonly digits: number
-  readonly words: Language
-  /** "$1,118.20" */
-  money(minor: number): string
-  /** "$412,600", and "$412,600.50" only where there are cents */
-  moneyShort(minor: number): string
-  /** "4.64%" */
-  percent(plain: string): string
-  /** "25 years", "1 year 6 months" */
-  term(length: TermLength): string
-  /** "1,300" */
-  count(n: number): string
-  /** A plain decimal of any size: "0.3867" */
-  number(plain: string): string
-  /** "25 November 2051" in the locale's order */
-  date(iso: string): string
-  /** "November 2051" */
-  month(iso: string): string
-  /** "every two weeks" */
-  every(frequency: Frequency): string
-  /** "a month" */
-  per(period: Period): string
-  /** The label of an option of a choice. */
-  option(question: string, name: string): string
-  /** Any value, as short as it goes without losing anything. */
-  value(value: Value): string
-}
 
 /** What figures are said for: a currency, and the questions whose options have labels. */
 export type FiguresFor = Pick<Program, 'currency' | 'steps' | 'languages'>

@@ -1,5 +1,6 @@
 export { isUnreadable, readTyped, textOfAnswer, unitOf, type ShareUnit } from './answer-text'
-export { createFigures, figuresFor, type Figures } from './figures'
+export { createFigures, figuresFor } from './figures'
+export type { Figures } from './language'
 export { formatAsTyped, type TypedText } from './format-as-typed'
 export { counted, languageOf } from './languages'
 export { doubtSentence, problemSentence, problemWithPlace } from './problem-sentences'

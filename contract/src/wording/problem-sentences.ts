@@ -1,5 +1,5 @@
 import { textIn, type Doubt, type Problem, type Program } from '@vivid/core/evaluate'
-import type { Figures } from './figures'
+import type { Figures } from './language'
 
 /** What is wrong with an answer and what would be right, in the visitor's words. */
 export const problemSentence = <C extends Problem['code']>(

@@ -1,5 +1,5 @@
 import type { Readout, Said } from '@vivid/core/evaluate'
-import type { Figures } from './figures'
+import type { Figures } from './language'
 
 /** A result as the visitor reads it: a large figure and a plain sentence that says what it means. */
 export interface ReadoutText {

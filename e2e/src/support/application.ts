@@ -39,7 +39,8 @@ async function startApplication(): Promise<Application> {
       if (protocol.startsWith('http') && hostname !== '127.0.0.1')
         faults.push(`asked ${hostname} for something`)
     })
-    await page.goto(url, { waitUntil: 'networkidle0' })
+    await page.goto(url)
+    await page.waitForNetworkIdle({ idleTime: 80 })
     return page
   }
 

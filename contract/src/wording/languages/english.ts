@@ -1,6 +1,5 @@
 import type { Refusal, Stop, Value } from '@vivid/core/evaluate'
-import type { Figures } from '../figures'
-import type { Language } from './language'
+import type { Figures, Language } from '../language'
 
 const shareInFull = (value: Value, f: Figures): string =>
   value.unit === 'share'

@@ -1,6 +1,6 @@
 import { english } from './english'
 import { french } from './french'
-import type { Counted, Language } from './language'
+import type { Counted, Language } from '../language'
 
 /** The words of a locale's language; English where there are none of its own. */
 export const languageOf = (locale: string): Language => (locale.startsWith('fr') ? french : english)

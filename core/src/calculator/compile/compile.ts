@@ -1,5 +1,6 @@
 import equal from 'fast-deep-equal'
-import { checkFormula, type Scope } from '../../formula/check'
+import { checkFormula } from '../../formula/check'
+import type { Scope } from '../../formula/checking'
 import { nameFault, plainName, type FormulaReader, type ParsedBefore } from '../../formula/syntax'
 import { minorDigitsOf } from '../../money/currencies'
 import type { CalculatorDocument, Proof } from '../document/document'

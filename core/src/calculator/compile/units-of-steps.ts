@@ -1,4 +1,5 @@
-import { checkFormula, namesInScope, type Scope } from '../../formula/check'
+import { checkFormula, namesInScope } from '../../formula/check'
+import type { Scope } from '../../formula/checking'
 import { createReader, namesIn, plainName, type FormulaReader, type ParsedBefore } from '../../formula/syntax'
 import { COUNT, DATE, FREQUENCY, MONEY, NUMBER, PERCENT, TERM, YES_NO, type Unit } from '../../formula/unit'
 import type { MinorDigits } from '../../money/currencies'

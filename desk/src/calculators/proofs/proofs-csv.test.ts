@@ -62,7 +62,12 @@ describe('a table as a spreadsheet gives it', () => {
     ['an unreadable answer', 'proof,home price,= the loan.payment\nA,lots,1', 2, 'home price'],
     ['a day that is none', 'proof,day,= the loan.payment\nA,tomorrow,1', 2, 'day'],
     ['a proof without a name', 'proof,= the loan.payment\n ,1', 2, 'proof'],
-    ['a tolerance that is none', 'proof,= the loan.payment,± the loan.payment\nA,1,-1', 2, '± the loan.payment'],
+    [
+      'a tolerance that is none',
+      'proof,= the loan.payment,± the loan.payment\nA,1,-1',
+      2,
+      '± the loan.payment',
+    ],
   ])('%s is told by row and column', (_, table, row, column) => {
     const result = read(table)
     expect(result.ok ? [] : result.faults).toContainEqual(expect.objectContaining({ row, column }))
