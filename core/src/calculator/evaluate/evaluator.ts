@@ -1,43 +1,30 @@
-import equal from 'fast-deep-equal'
 import { isoDate, type PlainDate } from '../../dates/plain-date'
 import { Stopped, type Computed, type FigureSet, type LoanRun, type Stop } from '../../formula/computed'
 import { evaluateExpression, isFigureSet, isLoanRun, type Values } from '../../formula/evaluate-expression'
 import { amortize } from '../../loan/amortize'
-import type { Ledger } from '../../loan/ledger'
 import { Decimal } from '../../money/decimal'
 import { minor } from '../../money/minor'
 import type { Frequency } from '../../rates/frequency'
 import type { RateSheet } from '../document/sheets'
 import type { StepOf } from '../document/steps'
 import type { Answers, Program, ProgramStep, ReadyFormula } from '../program'
-import type { ComparedColumn, Doubt, Evaluation, Problem, Readout, Rung, Value } from '../values'
+import type { Evaluation } from '../values'
 import { answerOf, type Answered } from './answer-of'
 import { affordabilityFigures, aimFigures, equityFigures, refinanceFigures } from './composites'
+import { evaluationOf } from './evaluation-of'
 import { given, loanTermsOf } from './loan-terms'
 import { loanFigure } from './loan-figures'
 import { lookUp } from './look-up'
 import { readOut, type ReadoutSources } from './readouts'
 import { comparedColumns, comparisonFigures, ladderFigures, rungsOf } from './side-by-side'
 import { termsReader, type TermsReader } from './terms-reader'
+import { kept, sameInputs, type State } from './state'
 import { computedOf, loanValue, valueOf } from './value-of'
 
 /** What an evaluation needs besides the answers: the day, and the rate sheets the program looks values up in. */
 export interface Around {
   readonly today: PlainDate
   readonly sheets: readonly RateSheet[]
-}
-
-/** A step worked out, or why it was not. The same object as before where nothing it depends on changed. */
-interface State {
-  readonly computed?: Computed
-  readonly value?: Value
-  readonly problem?: Problem
-  readonly doubt?: Doubt
-  readonly hidden?: boolean
-  readonly readout?: Readout
-  readonly rungs?: readonly Rung[]
-  readonly columns?: readonly ComparedColumn[]
-  readonly effective?: string
 }
 
 /** A state with what it was worked out from. */
@@ -94,28 +81,6 @@ function inputsOf(
   const explains = step.kind === 'readout' && (step.shows === 'explanation' || step.shows === 'assumptions')
   const used = explains ? [...states.keys()] : uses
   return [isoDate(around.today), around.sheets, answer, ...used.map((id) => states.get(id))]
-}
-
-/** The answer at the third place comes from outside and may be any JSON; the other inputs are our own and kept as they are. */
-const sameInputs = (a: readonly unknown[], b: readonly unknown[]) =>
-  a.length === b.length &&
-  a.every((input, i) => input === b[i] || (i === 2 && JSON.stringify(input) === JSON.stringify(b[i])))
-
-/** The state before where the new one says the same, so that what depends on it is not worked out again. */
-function kept(before: State | undefined, now: State): State {
-  if (!before || !isSameComputed(before.computed, now.computed)) return now
-  const { computed: _a, ...old } = before
-  const { computed: _b, ...fresh } = now
-  return equal(old, fresh) ? before : now
-}
-
-function isSameComputed(a: Computed | undefined, b: Computed | undefined): boolean {
-  if (a === b) return true
-  if (a === undefined || b === undefined) return false
-  if (Decimal.isDecimal(a) && Decimal.isDecimal(b)) return (a as Decimal).equals(b as Decimal)
-  if (isLoanRun(a) && isLoanRun(b))
-    return a.principal === b.principal && a.frequency === b.frequency && equal(a.terms, b.terms)
-  return false
 }
 
 interface Context {
@@ -361,42 +326,5 @@ function sourcesFor(
         const effective = states.get(step.id)?.effective
         return effective === undefined ? [] : [{ step: step.id, effective }]
       }),
-  }
-}
-
-function evaluationOf(program: Program, answers: Answers, states: ReadonlyMap<string, State>): Evaluation {
-  const values: Record<string, Value> = {}
-  const readouts: Readout[] = []
-  const problems: Problem[] = []
-  const doubts: Doubt[] = []
-  const hidden = new Set<string>()
-  const ledgers = new Map<string, Ledger>()
-  const questions = new Set<string>()
-  for (const { step } of program.steps) {
-    if (step.kind === 'question') questions.add(step.id)
-    const state = states.get(step.id)
-    if (!state) continue
-    if (state.value) values[step.id] = state.value
-    if (state.readout) readouts.push(state.readout)
-    if (state.problem) problems.push(state.problem)
-    if (state.doubt) doubts.push(state.doubt)
-    if (state.hidden) hidden.add(step.id)
-    if (isLoanRun(state.computed) && state.computed.ledger) ledgers.set(step.id, state.computed.ledger)
-  }
-  const isQuestion = ({ field }: Problem) => questions.has(field)
-  return {
-    values,
-    readouts,
-    // Of the questions first, so that the first is the first on the page; what follows from them after.
-    problems: [
-      ...problems.filter(isQuestion),
-      ...problems.filter((problem) => !isQuestion(problem)),
-      ...Object.keys(answers)
-        .filter((id) => !questions.has(id))
-        .map((field): Problem => ({ code: 'ANSWER_UNKNOWN', field })),
-    ],
-    doubts,
-    hidden,
-    ledgers,
   }
 }

@@ -1,0 +1,47 @@
+import { isLoanRun } from '../../formula/evaluate-expression'
+import type { Ledger } from '../../loan/ledger'
+import type { Answers, Program } from '../program'
+import type { Doubt, Evaluation, Problem, Readout, Value } from '../values'
+import type { State } from './state'
+
+/** What the steps came to, in the order of the page. */
+export function evaluationOf(
+  program: Program,
+  answers: Answers,
+  states: ReadonlyMap<string, State>,
+): Evaluation {
+  const values: Record<string, Value> = {}
+  const readouts: Readout[] = []
+  const problems: Problem[] = []
+  const doubts: Doubt[] = []
+  const hidden = new Set<string>()
+  const ledgers = new Map<string, Ledger>()
+  const questions = new Set<string>()
+  for (const { step } of program.steps) {
+    if (step.kind === 'question') questions.add(step.id)
+    const state = states.get(step.id)
+    if (!state) continue
+    if (state.value) values[step.id] = state.value
+    if (state.readout) readouts.push(state.readout)
+    if (state.problem) problems.push(state.problem)
+    if (state.doubt) doubts.push(state.doubt)
+    if (state.hidden) hidden.add(step.id)
+    if (isLoanRun(state.computed) && state.computed.ledger) ledgers.set(step.id, state.computed.ledger)
+  }
+  const isQuestion = ({ field }: Problem) => questions.has(field)
+  return {
+    values,
+    readouts,
+    // Of the questions first, so that the first is the first on the page; what follows from them after.
+    problems: [
+      ...problems.filter(isQuestion),
+      ...problems.filter((problem) => !isQuestion(problem)),
+      ...Object.keys(answers)
+        .filter((id) => !questions.has(id))
+        .map((field): Problem => ({ code: 'ANSWER_UNKNOWN', field })),
+    ],
+    doubts,
+    hidden,
+    ledgers,
+  }
+}

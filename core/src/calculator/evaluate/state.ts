@@ -1,0 +1,40 @@
+import equal from 'fast-deep-equal'
+import type { Computed } from '../../formula/computed'
+import { isLoanRun } from '../../formula/evaluate-expression'
+import { Decimal } from '../../money/decimal'
+import type { ComparedColumn, Doubt, Problem, Readout, Rung, Value } from '../values'
+
+/** A step worked out, or why it was not. The same object as before where nothing it depends on changed. */
+export interface State {
+  readonly computed?: Computed
+  readonly value?: Value
+  readonly problem?: Problem
+  readonly doubt?: Doubt
+  readonly hidden?: boolean
+  readonly readout?: Readout
+  readonly rungs?: readonly Rung[]
+  readonly columns?: readonly ComparedColumn[]
+  readonly effective?: string
+}
+
+/** The answer at the third place comes from outside and may be any JSON; the other inputs are our own and kept as they are. */
+export const sameInputs = (a: readonly unknown[], b: readonly unknown[]) =>
+  a.length === b.length &&
+  a.every((input, i) => input === b[i] || (i === 2 && JSON.stringify(input) === JSON.stringify(b[i])))
+
+/** The state before where the new one says the same, so that what depends on it is not worked out again. */
+export function kept(before: State | undefined, now: State): State {
+  if (!before || !isSameComputed(before.computed, now.computed)) return now
+  const { computed: _a, ...old } = before
+  const { computed: _b, ...fresh } = now
+  return equal(old, fresh) ? before : now
+}
+
+function isSameComputed(a: Computed | undefined, b: Computed | undefined): boolean {
+  if (a === b) return true
+  if (a === undefined || b === undefined) return false
+  if (Decimal.isDecimal(a) && Decimal.isDecimal(b)) return (a as Decimal).equals(b as Decimal)
+  if (isLoanRun(a) && isLoanRun(b))
+    return a.principal === b.principal && a.frequency === b.frequency && equal(a.terms, b.terms)
+  return false
+}
