@@ -25,7 +25,8 @@ export default defineConfig({
           globalSetup: 'src/support/build.ts',
           testTimeout: 120_000,
           hookTimeout: 120_000,
-          // Each file runs a browser, a server and a database of its own.
+          // After the others; each file runs a browser, a server and a database of its own.
+          sequence: { groupOrder: 1 },
           maxWorkers: 2,
         },
       },
