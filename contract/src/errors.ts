@@ -33,6 +33,15 @@ export const errorTable = {
   PROOFS_DIFFER: { status: 409, text: 'The draft cannot be sent: {what}' },
   CALCULATOR_NOT_LIVE: { status: 404, text: 'The calculator “{calculator}” has not been published.' },
   CALCULATOR_TAKEN_DOWN: { status: 410, text: 'The calculator “{calculator}” is no longer offered.' },
+  PAGE_OUTDATED: {
+    status: 409,
+    text: 'This page was opened for {day}; load it again for today’s figures.',
+  },
+  NOTHING_BORROWED: {
+    status: 422,
+    text: 'With these answers “{calculator}” has no loan to keep a schedule of.',
+  },
+  TOO_MANY_REQUESTS: { status: 429, text: 'Too many at once. Try again in {seconds} seconds.' },
   EDITION_UNKNOWN: { status: 404, text: 'This calculator has no edition {number}.' },
   REVISION_STALE: { status: 409, text: 'Someone else changed this calculator while you were working on it.' },
   DRAFT_HAS_PROBLEMS: { status: 409, text: 'The draft cannot go live yet: {what}' },

@@ -15,10 +15,19 @@ export { SaveSheet, SheetListed } from './rate-sheets'
 export { periodWord, unitWords, wantedWords } from './unit-words'
 export { ErrorBody, FieldProblem, errorSentence, errorTable, type ErrorCode } from './errors'
 export { may, permissions, Person, Role, roles, SessionState, SignIn, type Permission } from './people'
-export { EvaluateRequest, evaluateResponse, type EvaluateResponse } from './public'
 export {
+  EvaluateRequest,
+  evaluateResponse,
+  HandOverRequest,
+  ShownRequest,
+  type EvaluateResponse,
+} from './public'
+export {
+  fileKinds,
+  hostEvents,
   isFrameMessage,
   type EditionContent,
+  type FileKind,
   type FrameMessage,
   type HouseStyle,
   type LiveCalculator,

@@ -15,6 +15,34 @@ export const EvaluateRequest = z.strictObject({
 })
 export type EvaluateRequest = z.infer<typeof EvaluateRequest>
 
+/** A request about figures as a page showed them: of that edition, for the day it was served. */
+export const ShownRequest = z.strictObject({
+  answers: z.record(z.string(), z.unknown()),
+  language: z.string().max(20),
+  edition: z.int().min(1).max(1_000_000),
+  /** ISO date */
+  on: z.iso.date(),
+})
+export type ShownRequest = z.infer<typeof ShownRequest>
+
+const isReachable = (text: string) =>
+  /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(text) || text.replace(/\D/g, '').length >= 6
+
+/** Figures handed over to the lender's people by a visitor who wants to be reached. */
+export const HandOverRequest = z.strictObject({
+  ...ShownRequest.shape,
+  name: z.string().trim().min(1).max(120),
+  reach: z
+    .string()
+    .trim()
+    .min(3)
+    .max(200)
+    .refine(isReachable, 'an email address, like name@example.org, or a phone number'),
+  message: z.string().trim().max(2000),
+  consent: z.literal(true),
+})
+export type HandOverRequest = z.infer<typeof HandOverRequest>
+
 export interface EvaluateResponse {
   readonly edition: number
   readonly currency: string

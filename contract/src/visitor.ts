@@ -28,12 +28,36 @@ export interface ServedCalculator extends LiveCalculator {
   readonly sheets: readonly RateSheet[]
 }
 
+/** Files of a visitor's figures the server makes. */
+export const fileKinds = ['pdf', 'xlsx', 'calendar'] as const
+export type FileKind = (typeof fileKinds)[number]
+
+/** Who wants to be reached about their figures, and how; only with consent. */
+export interface HandOverDetails {
+  readonly name: string
+  readonly reach: string
+  readonly message: string
+  readonly consent: true
+}
+
+/** What a host page hears of a calculator placed on it: what happened, never an answer or a person. */
+export const hostEvents = ['opened', 'changed', 'result', 'kept', 'handedOver'] as const
+export type HostEvent = (typeof hostEvents)[number]
+
 /** Messages between a framed calculator and the page around it. Each side checks origin and source. */
 export type FrameMessage =
   /** Page to frame, once the frame has loaded: who may be told the height. */
   | { readonly vividMeter: 'hello' }
   /** Frame to page: the height of its content in CSS pixels. */
   | { readonly vividMeter: 'height'; readonly height: number }
+  /** Frame to page: something happened. */
+  | {
+      readonly vividMeter: 'event'
+      readonly event: HostEvent
+      readonly calculator: string
+      readonly edition: number
+      readonly language: string
+    }
   /** Preview frame to desk: ready for a program. */
   | { readonly vividMeter: 'previewReady' }
   /** Desk to preview frame: show this draft with these answers. */
@@ -49,6 +73,7 @@ export type FrameMessage =
 const kinds: readonly unknown[] = [
   'hello',
   'height',
+  'event',
   'previewReady',
   'preview',
 ] satisfies FrameMessage['vividMeter'][]

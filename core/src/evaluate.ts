@@ -1,15 +1,18 @@
 /** The light door: what a visitor's browser needs to work a frozen program out, without compiler, parser or Zod. */
 export { createEvaluator, evaluate, type Around, type Evaluator } from './calculator/evaluate/evaluator'
+export { whatIf, type WhatIf, type WhatIfAnswer } from './calculator/evaluate/what-if'
 export { shareOf } from './calculator/evaluate/answers'
 export { textIn } from './calculator/document/text-in'
 export type { Answers, Program, ProgramStep } from './calculator/program'
 export type {
+  ActionName,
   CalculatorStep,
   ComparisonRow,
   ReadoutOf,
   ReadoutStep,
   ScheduleColumn,
   StepOf,
+  WhatIfName,
 } from './calculator/document/steps'
 export type { Question, QuestionOf } from './calculator/document/questions'
 export type { Share, TermLength } from './calculator/document/shapes'
@@ -30,6 +33,7 @@ export type {
 export type { Stop } from './formula/computed'
 export type { FigureSource, Period } from './formula/unit'
 export type { Ledger, LedgerRow, LedgerYear } from './loan/ledger'
+export type { LoanTerms } from './loan/terms'
 export type { Minor } from './money/minor'
 export { minorDigitsOf, type Currency, type MinorDigits } from './money/currencies'
 export { frequencies, type Frequency } from './rates/frequency'

@@ -8,7 +8,9 @@ export {
   actionNames,
   comparisonRows,
   scheduleColumns,
+  whatIfNames,
   workingUnits,
+  type ActionName,
   type CalculatorStep,
   type ComparisonRow,
   type LoanOptions,
@@ -16,6 +18,7 @@ export {
   type ReadoutStep,
   type ScheduleColumn,
   type StepOf,
+  type WhatIfName,
 } from './calculator/document/steps'
 export {
   affordabilityTerms,

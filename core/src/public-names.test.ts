@@ -100,6 +100,7 @@ test('the public names of the core', () => {
     'unitPeriodsBetween',
     'usersOf',
     'wantedOfWorking',
+    'whatIfNames',
     'workingUnits',
   ])
 })
@@ -113,5 +114,6 @@ test('the light door for visitors', () => {
     'readIsoDate',
     'shareOf',
     'textIn',
+    'whatIf',
   ])
 })

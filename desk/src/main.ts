@@ -3,6 +3,7 @@ import '@fontsource-variable/figtree'
 import 'ant-design-vue/dist/reset.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
+import { fetchAllLanguages } from '@vivid/contract/wording'
 import { onSignedOut } from './api/request'
 import App from './app/App.vue'
 import { createDeskRouter } from './app/router'
@@ -17,4 +18,6 @@ onSignedOut(() => {
   useSession().forget()
   void router.replace({ path: '/sign-in', query: { then: router.currentRoute.value.fullPath } })
 })
+// Calculators are shown in any of them.
+await fetchAllLanguages()
 app.mount('#app')

@@ -155,8 +155,15 @@ test('a line is dragged to another place, and the numbers on the ruler follow', 
   await page.mouse.move(from.x, from.y)
   await page.mouse.down()
   await page.mouse.move(from.x, from.y - 10, { steps: 3 })
-  await page.mouse.move(from.x, to.y - 4, { steps: 12 })
-  await page.mouse.move(from.x, to.y - 12, { steps: 6 })
+  // Held over its new place until the tape has made room for it there.
+  let moves = 0
+  await eventually(
+    async () => {
+      await page.mouse.move(from.x, to.y - 4 - (moves++ % 8), { steps: 6 })
+      return (await page.$eval('[data-step]', (line) => line.getAttribute('data-step'))) === 'rate'
+    },
+    () => 'the tape made no room for the line',
+  )
   await page.mouse.up()
   await expectText(page, '#line-rate .number', '1')
   await eventually(

@@ -4,6 +4,7 @@ import helmet from 'helmet'
 import type { Sequelize } from 'sequelize'
 import type { Logger } from 'pino'
 import { calculatorJsonSchema, type SessionState } from '@vivid/contract'
+import { fetchAllLanguages } from '@vivid/contract/wording'
 import type { PlainDate } from '@vivid/core'
 import { createCalculatorsService } from './calculators/calculators-service'
 import { createCalculatorsStore } from './calculators/calculators-store'
@@ -12,6 +13,8 @@ import { deskPages } from './desk-pages'
 import { createEditionsService } from './editions/editions-service'
 import { createEditionsStore } from './editions/editions-store'
 import { editionRoutes } from './editions/routes'
+import { createHandOvers } from './hand-overs/hand-overs-service'
+import type { HandOversStore } from './hand-overs/hand-overs-store'
 import { AppError } from './http/app-error'
 import { jsonOnly, sameOriginOnly } from './http/same-origin'
 import { requestId, sendError } from './http/send-error'
@@ -30,6 +33,9 @@ import { visitorPages } from './public/visitor-page'
 export interface AppDeps {
   readonly database: Sequelize
   readonly live: LiveCalculators
+  readonly handOvers: HandOversStore
+  /** Has what was just handed over delivered right away. */
+  readonly hurry: () => void
   readonly log: Logger
   readonly today: () => PlainDate
   readonly demoPeople: SessionState['demoPeople']
@@ -46,6 +52,7 @@ const nothingHere: RequestHandler = () => {
 /** Everything the server answers, without a port: tests make one of their own. */
 export async function buildApp(deps: AppDeps): Promise<Express> {
   const { database, live, log, today, lender } = deps
+  await fetchAllLanguages()
   const people = createPeopleStore(database)
   const calculators = createCalculatorsStore(database)
   const editions = createEditionsStore(database)
@@ -89,7 +96,7 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
     '/api/public',
     jsonOnly,
     express.json({ limit: '100kb' }),
-    publicRoutes({ live, today }),
+    publicRoutes({ live, today, handOvers: createHandOvers(deps.handOvers, deps.hurry) }),
     nothingHere,
   )
   app.use(visitorPages({ live, today, visitorFolder: deps.visitorFolder }))

@@ -8,6 +8,8 @@ import { demoPeople } from './database/demo/demo-people'
 import { loadDemoOnce } from './database/demo/load-demo'
 import { migrate } from './database/migrate'
 import { forgetExpiredSessions } from './people/session'
+import { startDelivering, type Deliverer } from './hand-overs/deliver'
+import { createHandOversStore } from './hand-overs/hand-overs-store'
 import { LiveCalculators } from './public/live-calculators'
 import { readSettings } from './settings'
 import { lenderSite } from './stand-ins/lender-site'
@@ -30,8 +32,11 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const database = connect(settings.databaseUrl, log)
   const live = new LiveCalculators(database, settings.databaseUrl, log)
   const servers: Server[] = []
+  let delivering: Deliverer | undefined
+  let lenderAddress: string | undefined
   const close = async () => {
     await Promise.all(servers.map(stopListening))
+    await delivering?.stop()
     await live.close()
     await database.close()
   }
@@ -41,9 +46,20 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     if (settings.demo) await loadDemoOnce(database, todayHere())
     await forgetExpiredSessions(database)
     await live.open()
+    const handOvers = createHandOversStore(database)
+    delivering = startDelivering(
+      handOvers,
+      {
+        url: () => settings.handOverUrl ?? (lenderAddress && `${lenderAddress}/hand-overs`),
+        secret: settings.handOverSecret,
+      },
+      log,
+    )
     const app = await buildApp({
       database,
       live,
+      handOvers,
+      hurry: delivering.hurry,
       log,
       today: todayHere,
       demoPeople: settings.demo ? demoPeople : [],
@@ -53,7 +69,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       trustedProxies: settings.trustedProxies,
     })
     const deskAddress = await listen(app, settings.port, settings.host)
-    const lenderAddress =
+    lenderAddress =
       settings.lenderPort === undefined
         ? undefined
         : await listen(

@@ -12,6 +12,9 @@ export interface Settings {
   /** The lender whose desk this is. */
   readonly lender: string
   readonly logFile: string | undefined
+  /** Where hand-overs are sent; undefined: to the stand-in, where there is one. */
+  readonly handOverUrl: string | undefined
+  readonly handOverSecret: string | undefined
   /** How many proxies in front may be believed about the visitor's address. */
   readonly trustedProxies: number
   /** Folders of the built desk and visitor page. */
@@ -31,6 +34,8 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
     demo: env.VIVID_DEMO !== 'off',
     lender: env.VIVID_LENDER || 'Larkmoor Mutual',
     logFile: env.VIVID_LOG,
+    handOverUrl: readReceiver(env.HAND_OVER_URL),
+    handOverSecret: env.HAND_OVER_SECRET || undefined,
     trustedProxies: Number(env.TRUSTED_PROXIES ?? 0),
     deskFolder: resolve(root, 'desk/dist'),
     visitorFolder: resolve(root, 'visitor/dist'),
@@ -42,6 +47,14 @@ function readPort(text: string | undefined, name: string, otherwise: number): nu
   const port = Number(text)
   if (Number.isInteger(port) && port >= 1 && port <= 65_535) return port
   throw new SettingError(`${name} is "${text}", which is no port; a port is a whole number from 1 to 65535.`)
+}
+
+function readReceiver(text: string | undefined): string | undefined {
+  if (!text) return undefined
+  if (URL.canParse(text) && /^https?:$/.test(new URL(text).protocol)) return text
+  throw new SettingError(
+    'HAND_OVER_URL is not the address of a receiver; it looks like https://crm.example.org/hand-overs.',
+  )
 }
 
 function readDatabaseUrl(text: string | undefined): string {

@@ -4,6 +4,9 @@ import { readoutText } from '@vivid/contract/wording'
 import { useCalculator, type CalculatorSource } from './model/use-calculator'
 import QuestionField from './questions/QuestionField.vue'
 import ReadoutView from './results/ReadoutView.vue'
+import { createTellHost } from './frame/tell-host'
+import { useAnnouncement } from './model/announce'
+import LanguageSwitch from './LanguageSwitch.vue'
 import RichText from './RichText.vue'
 
 const { source } = defineProps<{ source: CalculatorSource }>()
@@ -26,16 +29,39 @@ const isProblem = computed(() => problems.value.length > 0 && !calculator.waits.
 
 /** The headline, kept in sight above the questions where they stand before the results. */
 const headline = computed(() => {
-  const found = isProblem.value
-    ? undefined
-    : readouts.value.find(({ readout }) => readout.shows === 'figure' && readout.headline)
-  if (found?.readout.shows !== 'figure') return undefined
-  const { value } = found.readout
+  const readout = isProblem.value ? undefined : calculator.headline.value
+  const step = steps.value.find(({ id }) => id === readout?.id)
+  if (!readout || step?.kind !== 'readout') return undefined
+  const { value } = readout
   return {
-    label: say(found.step.label),
-    figure: readoutText(found.readout, figures.value, program.value.languages[0] ?? '').figure,
+    label: say(step.label),
+    ...readoutText(readout, figures.value, program.value.languages[0] ?? ''),
     often: value.unit === 'money' && value.every ? figures.value.every(value.every) : '',
   }
+})
+const announced = useAnnouncement(() =>
+  isProblem.value
+    ? `${words.value.notYet} ${problems.value.map(({ field, sentence }) => `${labelOf(field)}: ${sentence}`).join(' ')}`
+    : headline.value
+      ? `${headline.value.label} ${headline.value.figure} ${headline.value.often}. ${headline.value.sentence}`
+      : '',
+)
+
+const tellHost = createTellHost(source.live, source.language)
+tellHost('opened')
+watch(calculator.answers, (now, before) => {
+  if (JSON.stringify(now) === JSON.stringify(before)) return
+  tellHost('changed')
+  if (!isProblem.value) tellHost('result')
+})
+
+/** A link's figure where it was another one then. */
+const keptNote = computed(() => {
+  const kept = calculator.keptOtherwise.value
+  if (!kept?.headline) return ''
+  const { headline: then } = kept
+  const figure = then.unit === 'money' ? figures.value.money(then.money) : figures.value.value(then)
+  return words.value.keptThen(kept.on ? figures.value.date(kept.on) : '–', figure)
 })
 
 /** While something is wrong the results keep their height, so that nothing jumps under the visitor's finger. */
@@ -66,7 +92,14 @@ function submit(): void {
 
 <template>
   <div class="calculator">
+    <p class="out-of-sight" role="status">{{ announced }}</p>
     <form class="questions" novalidate :aria-label="words.questions" @submit.prevent="submit">
+      <LanguageSwitch
+        v-if="calculator.live.value"
+        :languages="program.languages"
+        :current="calculator.language.value"
+        :label="words.language"
+      />
       <h1>{{ say(program.title) }}</h1>
       <RichText
         v-if="sayRich(program.introduction)"
@@ -95,9 +128,9 @@ function submit(): void {
       class="results"
       :style="{ minHeight: keptHeight ? `${keptHeight}px` : undefined }"
       :aria-label="words.results"
-      aria-live="polite"
       role="region"
     >
+      <p v-if="keptNote" class="setback note">{{ keptNote }}</p>
       <div v-if="isProblem" class="not-yet">
         <p>{{ words.notYet }}</p>
         <ul>
@@ -119,6 +152,7 @@ function submit(): void {
             :step="step"
             :readout="readout"
             :calculator="calculator"
+            :tell-host="tellHost"
           />
         </div>
       </template>

@@ -1,9 +1,11 @@
 import { createApp, defineComponent, h, shallowRef } from 'vue'
 import type { HouseStyle, ServedCalculator } from '@vivid/contract/visitor'
+import { fetchLanguage, isRightToLeft } from '@vivid/contract/wording'
 import CalculatorPage from './CalculatorPage.vue'
 import { followPreview } from './frame/follow-preview'
 import { reportHeight } from './frame/report-height'
 import { presetAnswers } from './model/preset-answers'
+import { keptIn } from './model/share-link'
 import type { CalculatorSource } from './model/use-calculator'
 import '@fontsource-variable/bricolage-grotesque'
 import '@fontsource-variable/figtree'
@@ -11,22 +13,21 @@ import './page.css'
 import './questions/questions.css'
 import './results/schedule.css'
 import './results/tables.css'
+import './results/keeping.css'
+import './on-paper.css'
 
 const source = shallowRef<CalculatorSource>()
 const Page = defineComponent(() => () => source.value && h(CalculatorPage, { source: source.value }))
+const root = document.documentElement
 
 const served = document.getElementById('calculator')?.textContent
-if (served) {
-  const { content, today, sheets } = JSON.parse(served) as ServedCalculator
-  const language = document.documentElement.lang
-  const answers = presetAnswers(content.program, new URLSearchParams(location.search), language)
-  applyStyle(content.style)
-  source.value = { program: content.program, answers, today, sheets, language }
-} else if (location.pathname === '/preview') {
-  followPreview(({ content, answers, today, sheets, language }) => {
+if (served) await begin(JSON.parse(served) as ServedCalculator)
+else if (location.pathname === '/preview') {
+  followPreview(async ({ content, answers, today, sheets, language }) => {
+    await fetchLanguage(language)
     const same = JSON.stringify(source.value?.answers) === JSON.stringify(answers)
     applyStyle(content.style)
-    document.documentElement.lang = language
+    speak(language)
     source.value = {
       program: content.program,
       today,
@@ -40,6 +41,29 @@ if (served) {
 createApp(Page).mount('#app')
 reportHeight(document.body)
 
+async function begin({ content, today, sheets, slug, edition }: ServedCalculator): Promise<void> {
+  const language = root.lang
+  await fetchLanguage(language)
+  const kept = keptIn(location.hash)
+  const preset = presetAnswers(content.program, new URLSearchParams(location.search), language)
+  applyStyle(content.style)
+  const answers = kept?.answers ?? preset
+  source.value = {
+    program: content.program,
+    answers,
+    today,
+    sheets,
+    language,
+    kept,
+    live: { slug, edition },
+  }
+}
+
+function speak(language: string): void {
+  root.lang = language
+  root.dir = isRightToLeft(language) ? 'rtl' : 'ltr'
+}
+
 function applyStyle(style: HouseStyle): void {
-  for (const [name, value] of Object.entries(style)) document.documentElement.style.setProperty(name, value)
+  for (const [name, value] of Object.entries(style)) root.style.setProperty(name, value)
 }

@@ -2,8 +2,12 @@ import { expect, test } from 'vitest'
 import { minor, type Problem, type Readout, type Value } from '@vivid/core'
 import { readTyped, textOfAnswer } from './answer-text'
 import { createFigures } from './figures'
+import { fetchAllLanguages } from './languages'
+
 import { doubtSentence, problemSentence } from './problem-sentences'
 import { readoutText } from './readout-text'
+
+await fetchAllLanguages()
 
 const cad = createFigures('en-CA', 'CAD')
 

@@ -1,9 +1,18 @@
 export { isUnreadable, readTyped, textOfAnswer, unitOf, type ShareUnit } from './answer-text'
 export { createFigures, figuresFor } from './figures'
 export type { Figures } from './language'
+export type { PageWords, WhatIfSaid } from './page-words'
 export { formatAsTyped, type TypedText } from './format-as-typed'
-export { counted, languageOf } from './languages'
+export {
+  counted,
+  fetchAllLanguages,
+  fetchLanguage,
+  isRightToLeft,
+  languageOf,
+  spokenLanguages,
+} from './languages'
 export { doubtSentence, problemSentence, problemWithPlace } from './problem-sentences'
 export { readDate, readMoney, readPercent, readShare, readTerm, readWholeNumber } from './read-answer'
 export { decimalMarkOf, readNumber } from './read-number'
 export { readoutText, sentenceText, type ReadoutText } from './readout-text'
+export { comparedCell, ladderTable, scheduleCell, type SaidTable } from './tables'

@@ -7,6 +7,7 @@ import type {
   TermLength,
   Value,
 } from '@vivid/core/evaluate'
+import type { PageWords } from './page-words'
 
 /** Puts figures into a locale's digits and words. Amounts are minor units of its currency. */
 export interface Figures {
@@ -67,4 +68,5 @@ export interface Language {
   /** How lengths of time are typed: words for years and for months. */
   readonly typedYears: RegExp
   readonly typedMonths: RegExp
+  readonly page: PageWords
 }

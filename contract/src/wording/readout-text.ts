@@ -53,6 +53,7 @@ export function readoutText(readout: Readout, figures: Figures, main: string): R
     case 'explanation':
     case 'assumptions':
     case 'actions':
+    case 'whatIf':
       return { figure: '', sentence: '' }
   }
 }

@@ -96,6 +96,7 @@ const SPLIT = new Set([
   'title',
   'introduction',
   'disclosure',
+  'contact',
   'label',
   'help',
   'sentence',

@@ -32,6 +32,7 @@ export interface Program {
   readonly results: 'live' | 'onButton'
   readonly introduction: RichTexts
   readonly disclosure: RichTexts
+  readonly contact?: Texts
   readonly steps: readonly ProgramStep[]
   /** Steps in the order they are worked out. */
   readonly order: readonly string[]

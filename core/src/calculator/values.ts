@@ -1,11 +1,12 @@
 import type { Period, FigureSource } from '../formula/unit'
 import type { Stop } from '../formula/computed'
 import type { Ledger, LedgerRow, LedgerYear } from '../loan/ledger'
+import type { LoanTerms } from '../loan/terms'
 import type { Minor } from '../money/minor'
 import type { Frequency } from '../rates/frequency'
 import type { Refusal } from '../refusal'
 import type { TermLength } from './document/shapes'
-import type { ActionName, ComparisonRow, ScheduleColumn } from './document/steps'
+import type { ActionName, ComparisonRow, ScheduleColumn, WhatIfName } from './document/steps'
 
 /**
  * A value with its unit: what a step comes to for the answers at hand. `exact` is there where a value was not rounded:
@@ -175,6 +176,12 @@ export type Readout =
       readonly rates: readonly { readonly step: string; readonly effective: string }[]
     }
   | { readonly shows: 'actions'; readonly id: string; readonly actions: readonly ActionName[] }
+  | {
+      readonly shows: 'whatIf'
+      readonly id: string
+      readonly loan: string
+      readonly offers: readonly WhatIfName[]
+    }
 
 export interface LadderFigures {
   readonly ladder: string
@@ -198,4 +205,6 @@ export interface Evaluation {
   readonly hidden: ReadonlySet<string>
   /** The ledger of each loan that borrows anything, by step. */
   readonly ledgers: ReadonlyMap<string, Ledger>
+  /** The terms of each of these loans, for what would come of others. */
+  readonly terms: ReadonlyMap<string, LoanTerms>
 }

@@ -5,6 +5,7 @@ export const minorDigitsOf = {
   CHF: 2,
   EUR: 2,
   GBP: 2,
+  ILS: 2,
   INR: 2,
   JPY: 0,
   KWD: 3,

@@ -7,6 +7,7 @@ const fieldWords: Readonly<Record<string, string>> = {
   title: 'title',
   introduction: 'introduction',
   disclosure: 'words below the figures',
+  contact: 'how the lender is reached',
   lender: 'lender',
   currency: 'currency',
   languages: 'languages',

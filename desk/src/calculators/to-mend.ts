@@ -21,7 +21,7 @@ export function toMend(
   const nameOf = (id: string | undefined) => document.steps.find((step) => step.id === id)?.name ?? ''
   const found = compiled.problems.map((problem): ToMend => {
     const isPage =
-      problem.step === undefined && ['title', 'introduction', 'disclosure'].includes(problem.field)
+      problem.step === undefined && ['title', 'introduction', 'disclosure', 'contact'].includes(problem.field)
     return {
       step: isPage ? PAGE_LINE : problem.step,
       field: problem.field,

@@ -70,6 +70,18 @@ export class LiveCalculators {
     return ids.flatMap((id) => this.#sheets.get(id) ?? [])
   }
 
+  /** An edition of a calculator that was live before, as it was frozen. */
+  async edition(slug: string, number: number): Promise<LiveCalculator | undefined> {
+    const [row] = await this.database.query<OfferRow>(
+      `SELECT c.slug, FALSE AS taken_down, e.number, e.content, e.sha256, e.published_at
+         FROM calculators c JOIN editions e ON e.calculator_id = c.id
+        WHERE c.slug = :slug AND e.number = :number`,
+      { replacements: { slug, number }, type: QueryTypes.SELECT },
+    )
+    const offer = row && offerOf(row)
+    return offer?.state === 'live' ? offer.calculator : undefined
+  }
+
   async open(): Promise<void> {
     const listener = new pg.Client({
       connectionString: this.databaseUrl,

@@ -1,24 +1,24 @@
-import { createHash } from 'node:crypto'
 import { Router } from 'express'
-import {
-  EvaluateRequest,
-  evaluateResponse,
-  type LiveCalculator,
-  type ServedCalculator,
-} from '@vivid/contract'
-import { evaluate, isoDate, type PlainDate, type Program } from '@vivid/core'
+import { EvaluateRequest, evaluateResponse, fileKinds, HandOverRequest, ShownRequest } from '@vivid/contract'
+import { evaluate, type PlainDate } from '@vivid/core'
+import type { HandOvers } from '../hand-overs/hand-overs-service'
 import { AppError } from '../http/app-error'
 import { parseOrThrow } from '../http/parse'
 import { param, route } from '../http/routing'
+import { files } from './files'
 import type { LiveCalculators } from './live-calculators'
+import { limitedTo } from './limits'
+import { etagOf, languageFor, liveOrThrow, serve } from './serving'
+import { shownFigures } from './shown-figures'
 
 export interface PublicDeps {
   readonly live: LiveCalculators
   readonly today: () => PlainDate
+  readonly handOvers: HandOvers
 }
 
-/** What anyone may ask without signing in: `/api/public/calculators/:slug…`. Any site may ask it. */
-export function publicRoutes({ live, today }: PublicDeps): Router {
+/** What anyone may ask without signing in: `/api/public/calculators/:slug…`. Any site may read and evaluate. */
+export function publicRoutes({ live, today, handOvers }: PublicDeps): Router {
   const router = Router()
   router.use((_req, res, next) => {
     res.set({ 'access-control-allow-origin': '*', 'cross-origin-resource-policy': 'cross-origin' })
@@ -61,40 +61,39 @@ export function publicRoutes({ live, today }: PublicDeps): Router {
       },
     ],
   })
+  route(router, '/calculators/:slug/files/:kind', {
+    post: [
+      limitedTo({ points: 30, seconds: 60 }),
+      async (req, res) => {
+        const kind = fileKinds.find((one) => one === param(req, 'kind'))
+        if (!kind) throw new AppError('ADDRESS_UNKNOWN')
+        const slug = param(req, 'slug')
+        const shown = await shownFigures(live, slug, parseOrThrow(ShownRequest, req.body), today())
+        const { make, type, ending } = files[kind]
+        const file = await make(shown)
+        res
+          .set({
+            'cache-control': 'no-store',
+            'content-disposition': `attachment; filename="${slug}.${ending}"`,
+          })
+          .type(type)
+          .send(file)
+      },
+    ],
+  })
+  route(router, '/calculators/:slug/hand-overs', {
+    post: [
+      limitedTo({ points: 10, seconds: 600 }),
+      async (req, res) => {
+        const { name, reach, message, consent: _, ...shown } = parseOrThrow(HandOverRequest, req.body)
+        const slug = param(req, 'slug')
+        await handOvers.accept(await shownFigures(live, slug, shown, today()), {
+          answers: shown.answers,
+          person: { name, reach, message },
+        })
+        res.status(202).json({ accepted: true })
+      },
+    ],
+  })
   return router
-}
-
-/** A calculator as it stands today: with the versions of its sheets that have begun. Coming rates stay here. */
-export function serve(live: LiveCalculators, calculator: LiveCalculator, today: PlainDate): ServedCalculator {
-  const day = isoDate(today)
-  const sheets = live
-    .sheets(calculator.content.program.sheets)
-    .map(({ sheet }) => ({ ...sheet, versions: sheet.versions.filter(({ from }) => from <= day) }))
-  return { ...calculator, today: day, sheets }
-}
-
-/** The language asked for, if the calculator speaks it: exactly, or in another country's kind; else its main one. */
-export function languageFor({ languages }: Program, asked: string | undefined): string {
-  const exact = languages.find((language) => language.toLowerCase() === asked?.toLowerCase())
-  const kin = languages.find((language) => asked && language.slice(0, 2) === asked.slice(0, 2).toLowerCase())
-  return exact ?? kin ?? languages[0] ?? 'en-CA'
-}
-
-/** Names what is served; `page` names the page it stands in, if any. */
-export const etagOf = ({ sha256, edition, today, sheets }: ServedCalculator, page = ''): string =>
-  `"${sha256.slice(0, 32)}-${edition}-${today}${sheets.length ? `-${markOf(sheets)}` : ''}${page && `-${page}`}"`
-
-const markOf = (sheets: ServedCalculator['sheets']) =>
-  createHash('sha256').update(JSON.stringify(sheets)).digest('hex').slice(0, 12)
-
-function liveOrThrow(live: LiveCalculators, slug: string): LiveCalculator {
-  const offer = live.get(slug)
-  const details = { calculator: slug.slice(0, 80) }
-  if (!offer) throw new AppError('CALCULATOR_UNKNOWN', { details })
-  if (offer.state !== 'live') {
-    throw new AppError(offer.state === 'takenDown' ? 'CALCULATOR_TAKEN_DOWN' : 'CALCULATOR_NOT_LIVE', {
-      details,
-    })
-  }
-  return offer.calculator
 }

@@ -1,12 +1,14 @@
 import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
-import express, { Router, type Response } from 'express'
+import express, { Router, type Request, type Response } from 'express'
 import { param, route } from '../http/routing'
-import { textIn } from '@vivid/core'
-import { etagOf, languageFor, serve, type PublicDeps } from './routes'
+import { isRightToLeft, languageOf, spokenLanguages } from '@vivid/contract/wording'
+import { textIn, type Program } from '@vivid/core'
+import type { PublicDeps } from './routes'
+import { etagOf, languageFor, serve } from './serving'
 
-export interface VisitorPageDeps extends PublicDeps {
+export interface VisitorPageDeps extends Pick<PublicDeps, 'live' | 'today'> {
   /** The folder of the built visitor page. */
   readonly visitorFolder: string
 }
@@ -37,7 +39,7 @@ export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): R
         framedBy(res, '*')
         const offer = live.get(param(req, 'slug'))
         if (offer?.state !== 'live')
-          return sendNotice(res, offer?.state === 'takenDown' ? notices.takenDown : notices.unknown)
+          return sendNotice(req, res, offer?.state === 'takenDown' ? 'takenDown' : 'unknown')
         const served = serve(live, offer.calculator, today())
         const { program } = served.content
         const { lang } = req.query
@@ -47,9 +49,17 @@ export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): R
           etag: etagOf(served, `${pageName}-${language}`),
         })
         if (req.fresh) return void res.status(304).end()
-        const title = textIn(program.title, language, program.languages[0] ?? '')
+        const main = program.languages[0] ?? ''
+        const title = textIn(program.title, language, main)
         const data = `<script type="application/json" id="calculator">${safeJson(served)}</script>`
-        res.type('html').send(filled(page, { lang: language, title, head: data }))
+        res.type('html').send(
+          filled(page, {
+            lang: language,
+            title,
+            head: data,
+            noScript: withoutScript(program, language, main),
+          }),
+        )
       },
     ],
   })
@@ -78,31 +88,27 @@ export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): R
   )
   return router
 
-  function sendNotice(res: Response, { status, title, text }: Notice): void {
+  function sendNotice(req: Request, res: Response, name: keyof typeof statusOf): void {
+    const asked = typeof req.query.lang === 'string' ? req.query.lang : undefined
+    const lang = asked ?? (req.acceptsLanguages(...spokenLanguages) || 'en')
+    const [title, text] = languageOf(lang).page.notices[name]
     const body = `<main class="notice"><h1>${title}</h1><p>${text}</p></main>`
+    const status = statusOf[name]
     res.set({ 'cache-control': 'no-cache', 'x-robots-tag': 'noindex' }).status(status).type('html')
-    res.send(filled(page, { lang: 'en', title, body }))
+    res.send(filled(page, { lang, title, body }))
   }
 }
 
-interface Notice {
-  readonly status: number
-  readonly title: string
-  readonly text: string
-}
+const statusOf = { takenDown: 200, unknown: 404 } as const
 
-const notices = {
-  takenDown: {
-    status: 200,
-    title: 'This calculator is not offered at the moment',
-    text: 'The figures it showed may no longer hold. Ask the lender what applies today.',
-  },
-  unknown: {
-    status: 404,
-    title: 'There is no calculator at this address',
-    text: 'The link may be mistyped or out of date. The lender’s website has the current ones.',
-  },
-} as const satisfies Record<string, Notice>
+/** For browsers without scripts: what the calculator is, and how the lender is reached. */
+function withoutScript(program: Program, language: string, main: string): string {
+  const contact = program.contact ? textIn(program.contact, language, main) : ''
+  const lines = [languageOf(language).page.notices.noScript(program.lender), contact].filter(Boolean)
+  return `<main class="notice"><h1>${escaped(textIn(program.title, language, main))}</h1>${lines
+    .map((line) => `<p>${escaped(line)}</p>`)
+    .join('')}</main>`
+}
 
 function framedBy(res: Response, ancestors: string): void {
   res.removeHeader('x-frame-options')
@@ -124,12 +130,14 @@ interface PageParts {
   readonly title: string
   readonly head?: string
   readonly body?: string
+  readonly noScript?: string
 }
 
 /** The built page with its marked places filled. */
-const filled = (page: string, { lang, title, head = '', body = '' }: PageParts) =>
+const filled = (page: string, { lang, title, head = '', body = '', noScript = '' }: PageParts) =>
   page
-    .replace('lang="en"', () => `lang="${escaped(lang)}"`)
+    .replace('lang="en"', () => `lang="${escaped(lang)}" dir="${isRightToLeft(lang) ? 'rtl' : 'ltr'}"`)
     .replace('<!--title-->', () => escaped(title))
     .replace('<!--calculator-->', () => head)
     .replace('<!--notice-->', () => body)
+    .replace('<!--no-script-->', () => noScript)

@@ -1,4 +1,5 @@
 import express, { type Express } from 'express'
+import { handOverReceiver } from './hand-over-receiver'
 
 /**
  * The website of the made-up lender: a stand-in for the pages on which a site developer places a calculator.
@@ -13,6 +14,7 @@ export function lenderSite(vividOrigin: () => string): Express {
     if (!/^[a-z0-9-]{1,80}$/.test(slug)) return void res.status(404).type('text').send('No such page.')
     res.type('html').send(page(vividOrigin(), slug))
   })
+  app.use(handOverReceiver())
   app.get('/site.css', (_req, res) => void res.type('css').send(stylesheet))
   app.use((_req, res) => void res.status(404).type('text').send('No such page.'))
   return app
@@ -46,4 +48,7 @@ header span { color: #bcd8d3; font-size: 15px; }
 main { max-width: 1180px; margin: 0 auto; padding: 20px 16px 48px; }
 h1 { margin: 8px 0; font-size: 30px; }
 .after { color: #4a6664; }
+article { margin: 20px 0; padding: 16px 20px; background: #fff; border-left: 6px solid #123c3a; }
+article h2 { margin: 0; font-size: 20px; }
+article ul { padding-left: 20px; }
 `

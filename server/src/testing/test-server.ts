@@ -13,6 +13,8 @@ import { connect } from '../database/connection'
 import { demoPeople } from '../database/demo/demo-people'
 import { loadDemoOnce } from '../database/demo/load-demo'
 import { migrate } from '../database/migrate'
+import { startDelivering } from '../hand-overs/deliver'
+import { createHandOversStore } from '../hand-overs/hand-overs-store'
 import { LiveCalculators } from '../public/live-calculators'
 
 export const TODAY = { year: 2026, month: 11, day: 25 }
@@ -28,7 +30,8 @@ export interface TestServer {
 export async function testServer({
   databaseUrl,
   demo = true,
-}: { databaseUrl?: string; demo?: boolean } = {}): Promise<TestServer> {
+  receiver,
+}: { databaseUrl?: string; demo?: boolean; receiver?: string } = {}): Promise<TestServer> {
   const url = databaseUrl ?? (await newDatabase())
   const log = pino({ level: 'silent' })
   const database = connect(url, log)
@@ -36,6 +39,8 @@ export async function testServer({
   await loadDemoOnce(database, TODAY)
   const live = new LiveCalculators(database, url, log)
   await live.open()
+  const handOvers = createHandOversStore(database)
+  const delivering = startDelivering(handOvers, { url: () => receiver, secret: 'test-secret' }, log)
   const pages = mkdtempSync(join(tmpdir(), 'vivid-pages-'))
   writeFileSync(
     join(pages, 'index.html'),
@@ -45,6 +50,8 @@ export async function testServer({
   const app = await buildApp({
     database,
     live,
+    handOvers,
+    hurry: delivering.hurry,
     log,
     today: () => TODAY,
     demoPeople: demo ? demoPeople : [],
@@ -63,6 +70,7 @@ export async function testServer({
     close: async () => {
       server.closeAllConnections()
       await new Promise((done) => server.close(done))
+      await delivering.stop()
       await live.close()
       await database.close()
       rmSync(pages, { recursive: true, force: true })

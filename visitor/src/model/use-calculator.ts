@@ -12,11 +12,13 @@ import {
   type RichText,
   type RichTexts,
   type Texts,
+  type WhatIf,
 } from '@vivid/core/evaluate'
 import {
   doubtSentence,
   figuresFor,
   formatAsTyped,
+  languageOf,
   problemSentence,
   readTyped,
   textOfAnswer,
@@ -24,7 +26,8 @@ import {
   type ShareUnit,
   type TypedText,
 } from '@vivid/contract/wording'
-import { wordsFor } from '../words'
+import { headlineOf, saidOtherwise } from './headline'
+import type { Kept } from './share-link'
 
 /** What the page is made from: a program, the answers to begin with, the day, the rates and the language. */
 export interface CalculatorSource {
@@ -33,6 +36,16 @@ export interface CalculatorSource {
   readonly today: string
   readonly sheets: readonly RateSheet[]
   readonly language: string
+  /** Where the page is live; a draft's preview is not. */
+  readonly live?: LivePage
+  /** What a link brought back. */
+  readonly kept?: Kept | undefined
+}
+
+/** A live calculator's address and edition. */
+export interface LivePage {
+  readonly slug: string
+  readonly edition: number
 }
 
 export type Calculator = ReturnType<typeof useCalculator>
@@ -42,7 +55,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const program = computed(() => source.value.program)
   const language = computed(() => source.value.language)
   const main = computed(() => program.value.languages[0] ?? language.value)
-  const words = computed(() => wordsFor(language.value))
+  const words = computed(() => languageOf(language.value).page)
   const figures = computed(() => figuresFor(program.value, language.value))
   const steps = computed(() => program.value.steps.map(({ step }) => step))
   const questions = computed(() => steps.value.filter((step) => step.kind === 'question'))
@@ -94,6 +107,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const waits = computed(() => program.value.results === 'onButton')
   const asked = shallowRef<{ evaluation: typeof evaluation.value; answers: string }>()
   const results = computed(() => (waits.value ? asked.value?.evaluation : evaluation.value))
+  const headline = computed(() => headlineOf(results.value?.readouts ?? []))
   const isOutOfDate = computed(
     () => waits.value && asked.value !== undefined && asked.value.answers !== JSON.stringify(answers.value),
   )
@@ -102,6 +116,8 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   }
 
   function startAgain(): void {
+    keptOtherwise.value = undefined
+    for (const id of Object.keys(beside)) delete beside[id]
     left.value = new Set()
     asked.value = undefined
     for (const question of questions.value) setAnswer(question, defaultOf(question))
@@ -179,6 +195,12 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     { immediate: true },
   )
 
+  /** What a link said when it was made, where the same answers say something else today. */
+  const keptOtherwise = shallowRef(saidOtherwise(source.value.kept, headlineOf(evaluation.value.readouts)))
+
+  /** What the visitor keeps beside the loan as it is, by the readout it is tried in. */
+  const beside = reactive<Record<string, readonly WhatIf[]>>({})
+
   return {
     program,
     sheets: computed(() => source.value.sheets),
@@ -196,6 +218,12 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     results,
     waits,
     isOutOfDate,
+    headline,
+    keptOtherwise,
+    beside,
+    putBeside: (readout: string, changes: readonly WhatIf[]) => void (beside[readout] = changes),
+    live: computed(() => source.value.live),
+    today: computed(() => source.value.today),
     workOut,
     problems,
     setbacks,

@@ -10,9 +10,19 @@ const { step, readout, calculator } = defineProps<{
   readout: Extract<Readout, { shows: 'chart' }>
   calculator: Calculator
 }>()
-const { say } = calculator
+const { say, words } = calculator
 
 const data = computed(() => chartData(readout, step, calculator))
+/** The chart in words: each line from its first figure to its last. */
+const inWords = computed(() => {
+  const { places, series } = data.value
+  return series.flatMap(({ name, said }) => {
+    const [first = '', last = ''] = [said[0], said.at(-1)]
+    return places.length > 1 && data.value.kind !== 'bars'
+      ? [words.value.chartSays(name, first, places[0] ?? '', last, places.at(-1) ?? '')]
+      : []
+  })
+})
 const place = useTemplateRef<HTMLElement>('place')
 const chart = shallowRef<Chart>()
 let watcher: IntersectionObserver | undefined
@@ -52,10 +62,10 @@ watch(data, (now) => chart.value?.show(now))
       ref="place"
       class="chart"
       role="img"
-      :aria-label="calculator.words.value.chartOf(say(step.label))"
+      :aria-label="[words.chartOf(say(step.label)), ...inWords].join(' ')"
     ></div>
     <details class="as-table">
-      <summary>{{ calculator.words.value.asTable }}</summary>
+      <summary>{{ words.asTable }}</summary>
       <div class="scroll" tabindex="0" role="group" :aria-label="say(step.label)">
         <table>
           <thead>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { readoutText } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
+import CopyFigure from './CopyFigure.vue'
 import PartsOfWhole from './PartsOfWhole.vue'
 
 const { step, readout, calculator } = defineProps<{
@@ -10,7 +11,7 @@ const { step, readout, calculator } = defineProps<{
   readout: Extract<Readout, { shows: 'figure' }>
   calculator: Calculator
 }>()
-const { figures, say } = calculator
+const { figures, say, words } = calculator
 
 const text = computed(() => readoutText(readout, figures.value, calculator.program.value.languages[0] ?? ''))
 /** How often the amount recurs, said behind the label. */
@@ -29,7 +30,14 @@ const isWhole = computed(() => readout.parts.some(({ value }) => 'money' in valu
 <template>
   <section :class="readout.headline ? 'payment' : 'result'" :aria-label="say(step.label)">
     <p class="label">{{ say(step.label) }} {{ often }}</p>
-    <p class="figure" :class="{ small: !readout.headline }">{{ text.figure }}</p>
+    <p class="figure" :class="{ small: !readout.headline }">
+      {{ text.figure }}
+      <CopyFigure
+        :text="text.figure"
+        :label="words.copy(`${say(step.label)} ${text.figure}`)"
+        :copied="words.copied"
+      />
+    </p>
     <PartsOfWhole v-if="isWhole" :parts="readout.parts" :labels="step.parts" :calculator="calculator" />
     <p v-if="text.sentence" class="sentence">{{ text.sentence }}</p>
     <p v-if="say(step.help)" class="help">{{ say(step.help) }}</p>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { readoutText } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
+import CopyFigure from './CopyFigure.vue'
 import PartsOfWhole from './PartsOfWhole.vue'
 
 const { readout, calculator } = defineProps<{
@@ -18,7 +19,14 @@ const text = computed(() =>
 <template>
   <section class="result wide" :aria-label="calculator.say(step.label)">
     <p class="label">{{ calculator.say(step.label) }}</p>
-    <p class="figure small">{{ text.figure }}</p>
+    <p class="figure small">
+      {{ text.figure }}
+      <CopyFigure
+        :text="text.figure"
+        :label="calculator.words.value.copy(`${calculator.say(step.label)} ${text.figure}`)"
+        :copied="calculator.words.value.copied"
+      />
+    </p>
     <PartsOfWhole :parts="readout.parts" :labels="step.parts" :calculator="calculator" />
     <p v-if="text.sentence" class="sentence">{{ text.sentence }}</p>
   </section>

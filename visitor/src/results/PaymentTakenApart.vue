@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
+import CopyFigure from './CopyFigure.vue'
 import PartsMeter from './PartsMeter.vue'
 
 const { readout, calculator } = defineProps<{
@@ -19,7 +20,14 @@ const parts = computed(() => [
 <template>
   <section class="result wide" :aria-label="say(step.label)">
     <p class="label">{{ say(step.label) }}</p>
-    <p class="figure small">{{ figures.money(readout.row.payment) }}</p>
+    <p class="figure small">
+      {{ figures.money(readout.row.payment) }}
+      <CopyFigure
+        :text="figures.money(readout.row.payment)"
+        :label="words.copy(figures.money(readout.row.payment))"
+        :copied="words.copied"
+      />
+    </p>
     <div class="whole">
       <PartsMeter :parts="parts" />
       <dl class="parts">
@@ -34,8 +42,12 @@ const parts = computed(() => [
       </dl>
     </div>
     <p class="sentence">
-      {{ words.number }} {{ figures.count(readout.number)
-      }}<template v-if="readout.row.date">, {{ figures.date(readout.row.date) }}</template>
+      {{
+        words.paymentNumber(
+          figures.count(readout.number),
+          readout.row.date ? figures.date(readout.row.date) : '',
+        )
+      }}
     </p>
   </section>
 </template>

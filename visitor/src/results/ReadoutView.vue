@@ -1,16 +1,11 @@
 <script setup lang="ts">
-import { computed, type Component } from 'vue'
+import { computed, defineAsyncComponent, type Component } from 'vue'
 import type { Readout, ReadoutStep } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
-import ActionsResult from './ActionsResult.vue'
+import type { TellHost } from '../frame/tell-host'
 import AssumptionsResult from './AssumptionsResult.vue'
-import ChartResult from './ChartResult.vue'
-import ComparisonResult from './ComparisonResult.vue'
-import ExplanationResult from './ExplanationResult.vue'
 import FigureResult from './FigureResult.vue'
-import LadderResult from './LadderResult.vue'
 import MeterResult from './MeterResult.vue'
-import PaymentTakenApart from './PaymentTakenApart.vue'
 import ScheduleResult from './ScheduleResult.vue'
 import SentenceResult from './SentenceResult.vue'
 
@@ -18,20 +13,23 @@ const { step, readout, calculator } = defineProps<{
   step: ReadoutStep
   readout: Readout
   calculator: Calculator
+  tellHost: TellHost
 }>()
 
+/** What most pages begin with comes with the page; the rest is fetched by the pages that have it. */
 const kinds: Record<Readout['shows'], Component> = {
   figure: FigureResult,
   meter: MeterResult,
   sentence: SentenceResult,
-  chart: ChartResult,
   schedule: ScheduleResult,
-  ladder: LadderResult,
-  comparison: ComparisonResult,
-  payment: PaymentTakenApart,
-  explanation: ExplanationResult,
   assumptions: AssumptionsResult,
-  actions: ActionsResult,
+  chart: defineAsyncComponent(() => import('./ChartResult.vue')),
+  ladder: defineAsyncComponent(() => import('./LadderResult.vue')),
+  comparison: defineAsyncComponent(() => import('./ComparisonResult.vue')),
+  payment: defineAsyncComponent(() => import('./PaymentTakenApart.vue')),
+  explanation: defineAsyncComponent(() => import('./ExplanationResult.vue')),
+  whatIf: defineAsyncComponent(() => import('../what-if/WhatIfResult.vue')),
+  actions: defineAsyncComponent(() => import('../keep/ActionsResult.vue')),
 }
 
 const ledger = computed(() =>
@@ -47,5 +45,9 @@ const isDrawn = computed(() => readout.shows !== 'schedule' || ledger.value !== 
 </script>
 
 <template>
-  <component :is="kinds[readout.shows]" v-if="isDrawn" v-bind="properties" />
+  <component
+    :is="kinds[readout.shows]"
+    v-if="isDrawn"
+    v-bind="{ ...properties, ...(readout.shows === 'actions' && { tellHost }) }"
+  />
 </template>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { Ledger, LedgerYear, Readout, ReadoutOf } from '@vivid/core/evaluate'
-import { counted } from '@vivid/contract/wording'
+import { counted, readWholeNumber, scheduleCell } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 import PartsMeter from './PartsMeter.vue'
-import { cellOf, rowsBetween } from './schedule-cells'
+import PaymentBlock from './PaymentBlock.vue'
+import PaymentRow from './PaymentRow.vue'
+import { blocksOf, rowsBetween } from './schedule-cells'
 
 const { step, readout, ledger, calculator } = defineProps<{
   step: ReadoutOf<'schedule'>
@@ -14,11 +16,7 @@ const { step, readout, ledger, calculator } = defineProps<{
 }>()
 const { figures, words, say } = calculator
 
-/** Payments are drawn up to this number until all are asked for. */
-const FEW = 24
 const open = ref(new Set<number>())
-const all = ref(false)
-
 function toggle(year: number): void {
   const next = new Set(open.value)
   if (!next.delete(year)) next.add(year)
@@ -26,22 +24,59 @@ function toggle(year: number): void {
 }
 
 const columns = computed(() => readout.columns.filter((column) => readout.by === 'year' || column !== 'date'))
-const payments = computed(() => {
-  if (readout.by === 'year') return []
-  const last = all.value ? ledger.lastNumber : Math.min(ledger.lastNumber, ledger.firstNumber + FEW - 1)
-  return rowsBetween(ledger, ledger.firstNumber, last)
-})
+const blocks = computed(() => (readout.by === 'payment' ? blocksOf(ledger) : []))
 const partsOf = ({ principal, interest }: LedgerYear) => [
   { at: 0, amount: principal },
   { at: 1, amount: interest },
 ]
 const paymentsOf = ({ from, to }: LedgerYear) =>
   counted(to - from + 1, figures.value.words.payments, figures.value.locale)
+
+/** Finding one payment: its year or block opens, and its row gets the focus. */
+const section = useTemplateRef<HTMLElement>('section')
+const wanted = ref('')
+const found = ref<number>()
+const fault = ref('')
+async function find(): Promise<void> {
+  const number = readWholeNumber(wanted.value, calculator.language.value)
+  const isThere = number !== undefined && number >= ledger.firstNumber && number <= ledger.lastNumber
+  fault.value = isThere
+    ? ''
+    : words.value.paymentsRange(
+        figures.value.count(ledger.firstNumber),
+        figures.value.count(ledger.lastNumber),
+      )
+  if (!isThere) return
+  found.value = number
+  const year = readout.years.find(({ from, to }) => number >= from && number <= to)
+  if (readout.by === 'year' && year) open.value = new Set(open.value).add(year.year)
+  await nextTick()
+  const row = section.value?.querySelector<HTMLElement>(`[data-payment="${number}"]`)
+  row?.scrollIntoView({ block: 'center' })
+  row?.focus({ preventScroll: true })
+}
 </script>
 
 <template>
-  <section class="schedule" :aria-label="say(step.label)">
-    <h2>{{ say(step.label) }}</h2>
+  <section ref="section" class="schedule" :aria-label="say(step.label)">
+    <div class="over">
+      <h2>{{ say(step.label) }}</h2>
+      <form class="finder" novalidate @submit.prevent="find">
+        <label :for="`${step.id}-find`">{{ words.findPayment }}</label>
+        <input
+          :id="`${step.id}-find`"
+          v-model="wanted"
+          class="typed"
+          inputmode="numeric"
+          autocomplete="off"
+          :placeholder="`${ledger.firstNumber}–${ledger.lastNumber}`"
+          :aria-invalid="fault !== ''"
+          :aria-describedby="fault ? `${step.id}-fault` : undefined"
+        />
+        <button type="submit" class="action">{{ words.find }}</button>
+      </form>
+    </div>
+    <p v-if="fault" :id="`${step.id}-fault`" class="problem" role="alert">{{ fault }}</p>
     <p v-if="say(step.help)" class="help">{{ say(step.help) }}</p>
     <div class="scroll" tabindex="0" role="group" :aria-label="say(step.label)">
       <table :class="{ many: columns.length > 3 }" :style="{ '--columns': columns.length }">
@@ -69,48 +104,34 @@ const paymentsOf = ({ from, to }: LedgerYear) =>
               </th>
               <td class="bar"><PartsMeter :parts="partsOf(year)" /></td>
               <td v-for="column in columns" :key="column" class="amount">
-                {{ cellOf(column, year, ledger, figures) }}
+                {{ scheduleCell(column, year, ledger, figures) }}
               </td>
             </tr>
             <template v-if="open.has(year.year)">
-              <tr
+              <PaymentRow
                 v-for="row in rowsBetween(ledger, year.from, year.to)"
                 :key="row.number"
-                class="row"
-                :data-payment="row.number"
-              >
-                <th scope="row" colspan="2">
-                  <span class="number">{{ row.number }}</span>
-                  <span class="when">{{ row.date ? figures.date(row.date) : '' }}</span>
-                  <span class="paid">{{ figures.money(row.payment) }}</span>
-                </th>
-                <td v-for="column in columns" :key="column" class="amount">
-                  {{ cellOf(column, row, ledger, figures) }}
-                </td>
-              </tr>
+                :row="row"
+                :columns="columns"
+                :ledger="ledger"
+                :figures="figures"
+                :found="found === row.number"
+                with-amount
+              />
             </template>
           </tbody>
         </template>
-        <tbody v-else>
-          <tr v-for="row in payments" :key="row.number" class="row" :data-payment="row.number">
-            <th scope="row" colspan="2">
-              <span class="number">{{ row.number }}</span>
-              <span class="when">{{ row.date ? figures.date(row.date) : '' }}</span>
-            </th>
-            <td v-for="column in columns" :key="column" class="amount">
-              {{ cellOf(column, row, ledger, figures) }}
-            </td>
-          </tr>
-        </tbody>
+        <PaymentBlock
+          v-for="block in blocks"
+          :key="block.from"
+          :from="block.from"
+          :to="block.to"
+          :columns="columns"
+          :ledger="ledger"
+          :figures="figures"
+          :found="found"
+        />
       </table>
     </div>
-    <button
-      v-if="readout.by === 'payment' && !all && ledger.count > FEW"
-      type="button"
-      class="plain"
-      @click="all = true"
-    >
-      {{ words.showAll(ledger.count) }}
-    </button>
   </section>
 </template>

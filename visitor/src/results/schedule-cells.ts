@@ -1,39 +1,14 @@
-import type { Ledger, LedgerRow, LedgerYear, ScheduleColumn } from '@vivid/core/evaluate'
-import type { Figures } from '@vivid/contract/wording'
-
-/** One cell of a schedule, for a year or for a payment; amounts are minor units of the ledger, never worked out here. */
-export function cellOf(
-  column: ScheduleColumn,
-  row: LedgerYear | LedgerRow,
-  ledger: Ledger,
-  figures: Figures,
-): string {
-  const isYear = 'from' in row
-  const number = isYear ? row.to : row.number
-  switch (column) {
-    case 'date': {
-      const date = isYear ? ledger.dateOf(number) : row.date
-      return date ? figures.date(date) : ''
-    }
-    case 'payment':
-      return figures.money(isYear ? row.paid : row.payment)
-    case 'principal':
-      return figures.money(row.principal)
-    case 'interest':
-      return figures.money(row.interest)
-    case 'extra':
-      return figures.money(row.extra)
-    case 'insurance':
-      return figures.money(row.insurance)
-    case 'balance':
-      return figures.money(row.closing)
-    case 'principalToDate':
-      return figures.money(ledger.principalTo(number))
-    case 'interestToDate':
-      return figures.money(ledger.interestTo(number))
-  }
-}
+import type { Ledger, LedgerRow } from '@vivid/core/evaluate'
 
 /** The payments of a ledger from one number to another. */
 export const rowsBetween = (ledger: Ledger, from: number, to: number): LedgerRow[] =>
   Array.from({ length: to - from + 1 }, (_, i) => ledger.at(from + i))
+
+const BLOCK = 52
+
+/** A ledger's payments in blocks that are drawn one by one as they come into sight. */
+export const blocksOf = ({ firstNumber, lastNumber }: Ledger): { from: number; to: number }[] =>
+  Array.from({ length: Math.ceil((lastNumber - firstNumber + 1) / BLOCK) }, (_, i) => ({
+    from: firstNumber + i * BLOCK,
+    to: Math.min(lastNumber, firstNumber + (i + 1) * BLOCK - 1),
+  }))

@@ -1,5 +1,6 @@
 import type { Refusal, Stop, Value } from '@vivid/core/evaluate'
 import type { Figures, Language } from '../language'
+import { englishPage } from './page/english'
 
 const shareInFull = (value: Value, f: Figures): string =>
   value.unit === 'share'
@@ -60,6 +61,7 @@ export const english: Language = {
   periodDoubted: (value, per, fits) => `You said ${value} ${per}. Is that what it comes to ${fits}?`,
   typedYears: /^y(ears?|rs?)?$/,
   typedMonths: /^m(onths?|os?|ths?)?$/,
+  page: englishPage,
 }
 
 function refusalSentence({ code, field, details }: Refusal, f: Figures): string {

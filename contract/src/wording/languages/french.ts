@@ -1,5 +1,6 @@
 import type { Refusal, Stop, Value } from '@vivid/core/evaluate'
 import type { Figures, Language } from '../language'
+import { frenchPage } from './page/french'
 
 const shareInFull = (value: Value, f: Figures): string =>
   value.unit === 'share'
@@ -60,6 +61,7 @@ export const french: Language = {
   periodDoubted: (value, per, fits) => `Vous avez indiqué ${value} ${per}. Est-ce plutôt ${fits} ?`,
   typedYears: /^a(ns?|nnées?)?$/,
   typedMonths: /^m(ois)?$/,
+  page: frenchPage,
 }
 
 function refusalSentence({ code, field, details }: Refusal, f: Figures): string {

@@ -1,9 +1,38 @@
 import { english } from './english'
-import { french } from './french'
 import type { Counted, Language } from '../language'
 
-/** The words of a locale's language; English where there are none of its own. */
-export const languageOf = (locale: string): Language => (locale.startsWith('fr') ? french : english)
+/** Languages at hand, by their two letters. English always is; a page asks for the one it speaks before it begins. */
+const atHand = new Map<string, Language>([['en', english]])
+
+/** How each further language is fetched: a file of its own, so that a visitor's browser has only the one it speaks. */
+const further: Readonly<Record<string, () => Promise<Language>>> = {
+  fr: async () => (await import('./french')).french,
+  de: async () => (await import('./german')).german,
+  es: async () => (await import('./spanish')).spanish,
+  he: async () => (await import('./hebrew')).hebrew,
+}
+
+/** The two letters of the languages the product itself speaks. */
+export const spokenLanguages: readonly string[] = ['en', ...Object.keys(further)]
+
+const lettersOf = (locale: string) => locale.slice(0, 2).toLowerCase()
+
+/** Makes the words of a locale's language ready, so that `languageOf` has them. */
+export async function fetchLanguage(locale: string): Promise<void> {
+  const letters = lettersOf(locale)
+  const fetched = atHand.has(letters) ? undefined : await further[letters]?.()
+  if (fetched) atHand.set(letters, fetched)
+}
+
+/** All of them: for a server, or a desk that shows calculators in every language. */
+export const fetchAllLanguages = async (): Promise<void> =>
+  void (await Promise.all(spokenLanguages.map(fetchLanguage)))
+
+/** The words of a locale's language; English where there are none of its own, or they were not fetched. */
+export const languageOf = (locale: string): Language => atHand.get(lettersOf(locale)) ?? english
+
+/** Whether a locale's text runs from right to left. */
+export const isRightToLeft = (locale: string): boolean => /^(ar|he|fa|ur|yi)\b/i.test(locale)
 
 /** "25 years": a number with the word that goes with it. */
 export const counted = (n: number, forms: Counted, locale: string): string => {

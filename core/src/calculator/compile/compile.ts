@@ -94,6 +94,7 @@ function compileWith(
       results: document.results,
       introduction: document.introduction,
       disclosure: document.disclosure,
+      ...(document.contact && { contact: document.contact }),
       steps: ready.map(({ programStep }) => programStep),
       order,
       sheets: [

@@ -183,6 +183,7 @@ function mapReadout(step: StepOf<'readout'>, at: At): StepOf<'readout'> {
     case 'explanation':
     case 'assumptions':
     case 'actions':
+    case 'whatIf':
       return step
   }
 }

@@ -51,6 +51,7 @@ function referencesOfReadout(step: Extract<CalculatorStep, { kind: 'readout' }>)
         : loansOf(step.loans)
     case 'schedule':
     case 'payment':
+    case 'whatIf':
       return [{ field: 'loan', id: step.loan, fits: isLoan }]
     case 'ladder':
       return [{ field: 'ladder', id: step.ladder, fits: isKind('ladder') }]

@@ -50,6 +50,8 @@ export const CalculatorDocument = z.strictObject({
   results: z.enum(['live', 'onButton']),
   introduction: RichTexts,
   disclosure: RichTexts,
+  /** How the lender is reached, in a line: told where the page cannot work anything out. */
+  contact: Texts.optional(),
   steps: z.array(Step).max(MOST_STEPS),
   samples: z
     .array(z.strictObject({ id: stepId, name: nameText, answers }))

@@ -179,7 +179,17 @@ export const comparisonRows = [
   'costOfBorrowing',
   'difference',
 ] as const
-export const actionNames = ['startAgain', 'print', 'csv'] as const
+export const actionNames = [
+  'startAgain',
+  'link',
+  'pdf',
+  'xlsx',
+  'csv',
+  'calendar',
+  'print',
+  'handOver',
+] as const
+export const whatIfNames = ['extra', 'lumpSum', 'rate', 'payment'] as const
 
 const Readout = z.discriminatedUnion('shows', [
   z.strictObject({
@@ -228,7 +238,14 @@ const Readout = z.discriminatedUnion('shows', [
   z.strictObject({
     ...readout,
     shows: z.literal('actions'),
-    actions: z.array(z.enum(actionNames)).min(1).max(3),
+    actions: z.array(z.enum(actionNames)).min(1).max(actionNames.length),
+  }),
+  /** What the visitor may change about a loan to see what would come of it, kept beside each other. */
+  z.strictObject({
+    ...readout,
+    shows: z.literal('whatIf'),
+    loan: stepId,
+    offers: z.array(z.enum(whatIfNames)).min(1).max(whatIfNames.length),
   }),
 ])
 
@@ -254,3 +271,4 @@ export type ReadoutOf<Shows extends ReadoutStep['shows']> = Extract<ReadoutStep,
 export type ScheduleColumn = (typeof scheduleColumns)[number]
 export type ComparisonRow = (typeof comparisonRows)[number]
 export type ActionName = (typeof actionNames)[number]
+export type WhatIfName = (typeof whatIfNames)[number]

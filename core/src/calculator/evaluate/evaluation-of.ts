@@ -1,5 +1,6 @@
 import { isLoanRun } from '../../formula/evaluate-expression'
 import type { Ledger } from '../../loan/ledger'
+import type { LoanTerms } from '../../loan/terms'
 import type { Answers, Program } from '../program'
 import type { Doubt, Evaluation, Problem, Readout, Value } from '../values'
 import type { State } from './state'
@@ -16,6 +17,7 @@ export function evaluationOf(
   const doubts: Doubt[] = []
   const hidden = new Set<string>()
   const ledgers = new Map<string, Ledger>()
+  const terms = new Map<string, LoanTerms>()
   const questions = new Set<string>()
   for (const { step } of program.steps) {
     if (step.kind === 'question') questions.add(step.id)
@@ -27,6 +29,7 @@ export function evaluationOf(
     if (state.doubt) doubts.push(state.doubt)
     if (state.hidden) hidden.add(step.id)
     if (isLoanRun(state.computed) && state.computed.ledger) ledgers.set(step.id, state.computed.ledger)
+    if (isLoanRun(state.computed) && state.computed.terms) terms.set(step.id, state.computed.terms)
   }
   const isQuestion = ({ field }: Problem) => questions.has(field)
   return {
@@ -43,5 +46,6 @@ export function evaluationOf(
     doubts,
     hidden,
     ledgers,
+    terms,
   }
 }

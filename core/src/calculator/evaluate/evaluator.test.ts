@@ -55,7 +55,7 @@ test('one wrong answer leaves what does not depend on it worked out', () => {
   const { values, readouts, problems } = run({ rate: 'high' })
   expect(problems).toEqual([{ code: 'ANSWER_UNREADABLE', field: 'rate', wanted: 'percent' }])
   expect(values.downPayment).toBeDefined()
-  expect(readouts.map(({ shows }) => shows)).toEqual(['assumptions'])
+  expect(readouts.map(({ shows }) => shows)).toEqual(['assumptions', 'actions'])
 })
 
 test('problems come in the order of the questions, the unknown last', () => {

@@ -59,6 +59,11 @@ export function readOut(step: ReadoutStep, from: ReadoutSources): Readout {
       return { shows: 'assumptions', id, rates: from.rates() }
     case 'actions':
       return { shows: 'actions', id, actions: step.actions }
+    case 'whatIf': {
+      // Nothing to borrow, nothing to change.
+      if (!from.loan(step.loan).terms) throw new Stopped({ code: 'WAITS' })
+      return { shows: 'whatIf', id, loan: step.loan, offers: step.offers }
+    }
   }
 }
 

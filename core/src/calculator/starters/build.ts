@@ -338,6 +338,29 @@ export const assumptions = (
   text: list(english, french),
 })
 
+/** What every starter ends with: ways to keep the figures, and to hand them over. */
+const keeping: ReadoutOf<'actions'> = {
+  ...readout('keeping', 'keeping', t('Keep your figures', 'Garder vos chiffres')),
+  shows: 'actions',
+  actions: ['link', 'pdf', 'xlsx', 'csv', 'calendar', 'print', 'handOver'],
+}
+
+/** Before a schedule: what would come of changing one thing about its loan. */
+const whatIfAbout = ({ loan, shownWhen }: ReadoutOf<'schedule'>): ReadoutOf<'whatIf'> => ({
+  ...readout('whatIf', 'what if', t('What if', 'Et si')),
+  shows: 'whatIf',
+  loan,
+  offers: ['extra', 'lumpSum', 'rate', 'payment'],
+  shownWhen,
+})
+
+const withKeeping = (steps: readonly CalculatorStep[]): CalculatorStep[] => [
+  ...steps.flatMap((step): CalculatorStep[] =>
+    step.kind === 'readout' && step.shows === 'schedule' ? [whatIfAbout(step), step] : [step],
+  ),
+  keeping,
+]
+
 export const proof = (
   id: string,
   name: string,
@@ -381,7 +404,7 @@ export const calculator = (made: {
   results: 'live',
   introduction: made.introduction,
   disclosure: made.disclosure ?? ILLUSTRATION,
-  steps: [...made.steps],
+  steps: withKeeping(made.steps),
   // Answers nothing of its own: every question takes its default, so that a default shows at once what it does.
   samples: made.samples ?? [{ id: 'sample', name: 'a visitor who changes nothing', answers: {} }],
   // Answers everything, so that a default can be changed without a proof being about something else.

@@ -15,4 +15,9 @@ export const offeredLanguages = [
   'en-NZ',
   'fr-FR',
   'fr-CH',
+  'de-DE',
+  'de-AT',
+  'es-ES',
+  'es-MX',
+  'he-IL',
 ] as const

@@ -105,6 +105,15 @@ const makeMain = (language: string) =>
         </li>
       </ul>
     </div>
+    <TextsField
+      id="page-contact"
+      class="wide"
+      label="How the lender is reached, where the page cannot run"
+      :texts="document.contact ?? {}"
+      :languages="document.languages"
+      field="page.contact"
+      @change="set({ contact: $event })"
+    />
     <RichTextField
       id="page-introduction"
       class="wide"

@@ -5,6 +5,7 @@ import {
   actionNames,
   comparisonRows,
   scheduleColumns,
+  whatIfNames,
   type CalculatorDocument,
   type ReadoutStep,
   type Scope,
@@ -15,7 +16,7 @@ import RichTextField from '../fields/RichTextField.vue'
 import TextsField from '../fields/TextsField.vue'
 import FormulaField from '../formula/FormulaField.vue'
 import LoanList from './LoanList.vue'
-import { actionWords, columnWords, rowWords } from './readout-words'
+import { actionWords, columnWords, rowWords, whatIfWords } from './readout-words'
 
 const { step, document } = defineProps<{ step: ReadoutStep; document: CalculatorDocument; scope: Scope }>()
 const draft = useDraft()
@@ -209,6 +210,25 @@ const addPart = () =>
         :value="step.rows"
         :options="options(comparisonRows, rowWords)"
         @change="tick('rows', comparisonRows, $event)"
+      />
+    </div>
+  </template>
+  <template v-if="step.shows === 'whatIf'">
+    <PickField
+      :id="`${step.id}-loan`"
+      label="About the loan"
+      :value="step.loan"
+      :options="loans"
+      :field="`${step.id}.loan`"
+      @change="set('loan')($event)"
+    />
+    <div class="wide">
+      <span :id="`${step.id}-offers-label`" class="group-label">The visitor may try</span>
+      <CheckboxGroup
+        :aria-labelledby="`${step.id}-offers-label`"
+        :value="step.offers"
+        :options="options(whatIfNames, whatIfWords)"
+        @change="tick('offers', whatIfNames, $event)"
       />
     </div>
   </template>

@@ -1,4 +1,4 @@
-import type { actionNames, ComparisonRow, ScheduleColumn } from '@vivid/core'
+import type { ActionName, ComparisonRow, ScheduleColumn, WhatIfName } from '@vivid/core'
 
 /** What the author ticks in schedules, comparisons and actions. */
 export const columnWords: Readonly<Record<ScheduleColumn, string>> = {
@@ -23,8 +23,19 @@ export const rowWords: Readonly<Record<ComparisonRow, string>> = {
   costOfBorrowing: 'cost of borrowing',
   difference: 'against the first',
 }
-export const actionWords: Readonly<Record<(typeof actionNames)[number], string>> = {
+export const actionWords: Readonly<Record<ActionName, string>> = {
   startAgain: 'start again',
+  link: 'copy a link to the figures',
+  pdf: 'everything as a PDF',
+  xlsx: 'schedule as a spreadsheet',
+  csv: 'schedule as CSV',
+  calendar: 'payments for a calendar',
   print: 'print',
-  csv: 'save the schedule as CSV',
+  handOver: 'hand over to the lender’s people',
+}
+export const whatIfWords: Readonly<Record<WhatIfName, string>> = {
+  extra: 'an extra with every payment',
+  lumpSum: 'a lump sum',
+  rate: 'another rate',
+  payment: 'another payment',
 }

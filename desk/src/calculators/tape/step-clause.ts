@@ -121,6 +121,8 @@ function readoutClause(step: ReadoutStep, nameOf: (id: string) => string, label:
       return `the workings that are shown${when}`
     case 'assumptions':
       return `${label.toLowerCase()}${when}`
+    case 'whatIf':
+      return `${step.offers.length} things to change about ${nameOf(step.loan)}${when}`
     case 'actions':
       return `${step.actions.length} actions${when}`
   }

@@ -1,6 +1,8 @@
 import {
+  actionNames,
   freeId,
   freeName,
+  whatIfNames,
   type CalculatorDocument,
   type CalculatorStep,
   type Question,
@@ -342,8 +344,13 @@ export const stepKinds: readonly StepKind[] = [
       text: {},
     }),
   ),
-  readout<'actions'>('actions', 'Actions', 'start again, print, save', 'What next', () => ({
+  readout<'whatIf'>('whatIf', 'What if', 'the visitor changes one thing', 'What if', (document) => ({
+    shows: 'whatIf',
+    loan: firstLoan(document),
+    offers: [...whatIfNames],
+  })),
+  readout<'actions'>('actions', 'Actions', 'keep it, print, hand over', 'Keep your figures', () => ({
     shows: 'actions',
-    actions: ['startAgain', 'print', 'csv'],
+    actions: [...actionNames],
   })),
 ]

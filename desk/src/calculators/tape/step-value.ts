@@ -58,6 +58,7 @@ function textOfReadout(step: CalculatorStep, evaluation: Evaluation | undefined,
       return `${readout.lines.length} lines`
     case 'assumptions':
     case 'actions':
+    case 'whatIf':
       return 'shown'
   }
 }

@@ -90,7 +90,7 @@ export function chartData(
           places: readout.rungs.map(nameOf),
           series: [
             series(
-              words.monthlyPayment,
+              words.rows.payment,
               readout.rungs.map(({ payment }) => payment),
             ),
           ],

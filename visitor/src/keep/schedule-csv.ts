@@ -1,11 +1,11 @@
 import type { Ledger, Program } from '@vivid/core/evaluate'
-import type { Words } from '../words'
+import type { PageWords } from '@vivid/contract/wording'
 
 /** The schedule as CSV (RFC 4180): a header, then one line a payment, amounts as plain decimals. */
 export function scheduleCsv(
   ledger: Ledger,
   { minorDigits }: Pick<Program, 'minorDigits'>,
-  words: Words,
+  words: PageWords,
 ): string {
   const amount = (minor: number) => (minor / 10 ** minorDigits).toFixed(minorDigits)
   const { columns } = words
@@ -32,13 +32,3 @@ export function scheduleCsv(
 }
 
 const quoted = (cell: string) => (/[",\r\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)
-
-/** Offers a text to the visitor as a file. */
-export function saveText(text: string, name: string, type: string, doc: Document = document): void {
-  const address = URL.createObjectURL(new Blob([text], { type }))
-  const link = doc.createElement('a')
-  link.href = address
-  link.download = name
-  link.click()
-  URL.revokeObjectURL(address)
-}

@@ -1,0 +1,121 @@
+import type { ComparisonRow, ScheduleColumn } from '@vivid/core/evaluate'
+
+/** Figures the words of a what-if are put around, already in the locale's digits. */
+export interface WhatIfSaid {
+  /** "2 years 8 months"; empty where the end stays. */
+  readonly time: string
+  readonly isSooner: boolean
+  readonly money: string
+  readonly isLess: boolean
+}
+
+/**
+ * The visitor page's own words in one language, for the page, its files and its notices; those of a calculator come
+ * with it.
+ */
+export interface PageWords {
+  readonly results: string
+  readonly questions: string
+  readonly notYet: string
+  readonly startAgain: string
+  readonly workOut: string
+  readonly outOfDate: string
+  readonly inMoney: string
+  readonly inPercent: string
+  readonly optional: string
+  readonly choose: string
+  readonly yes: string
+  readonly no: string
+  readonly language: string
+  readonly copy: (what: string) => string
+  readonly copied: string
+
+  readonly year: string
+  readonly number: string
+  readonly whereItGoes: string
+  readonly asTable: string
+  readonly chartOf: (label: string) => string
+  /** What a chart shows, in a sentence: from one figure to another. */
+  readonly chartSays: (name: string, first: string, from: string, last: string, to: string) => string
+  readonly openYear: (year: number, payments: string) => string
+  readonly from: (least: string) => string
+  readonly worksOutTo: (value: string) => string
+  readonly slider: (label: string) => string
+  readonly columns: Readonly<Record<ScheduleColumn, string>>
+  readonly rows: Readonly<Record<ComparisonRow, string>>
+  readonly differs: string
+  readonly rate: string
+  readonly length: string
+  readonly extra: string
+  readonly amount: string
+  readonly ratesFrom: (name: string, date: string) => string
+  readonly findPayment: string
+  readonly find: string
+  readonly paymentNumber: (number: string, date: string) => string
+  readonly paymentsRange: (first: string, last: string) => string
+
+  readonly print: string
+  readonly csv: string
+  readonly xlsx: string
+  readonly pdf: string
+  readonly calendar: string
+  readonly link: string
+  readonly linkCopied: string
+  readonly linkHere: string
+  readonly making: string
+  readonly fileFailed: string
+  readonly keptThen: (day: string, figure: string) => string
+  readonly calendarEntry: (amount: string) => string
+  readonly madeOn: (day: string, edition: number) => string
+  readonly pageOf: (page: number, pages: number) => string
+  readonly illustration: string
+
+  readonly whatIf: {
+    readonly extra: string
+    readonly lumpSum: string
+    readonly rate: string
+    readonly payment: string
+    readonly extraAmount: string
+    readonly lumpAmount: string
+    readonly lumpWhen: string
+    readonly now: string
+    readonly inYears: (length: string) => string
+    readonly newRate: string
+    readonly newPayment: string
+    readonly keep: string
+    readonly remove: (label: string) => string
+    readonly asItIs: string
+    /** Column heads of what was kept beside. */
+    readonly named: {
+      readonly extra: (amount: string) => string
+      readonly lumpSum: (amount: string, when: string) => string
+      readonly rate: (rate: string) => string
+      readonly payment: (amount: string) => string
+    }
+    readonly says: (said: WhatIfSaid) => string
+    readonly full: string
+  }
+
+  readonly handOver: {
+    readonly open: string
+    readonly intro: (lender: string) => string
+    readonly name: string
+    readonly reach: string
+    readonly reachHelp: string
+    readonly message: string
+    readonly consent: (lender: string) => string
+    readonly send: string
+    readonly cancel: string
+    readonly sent: (lender: string) => string
+    readonly failed: string
+    readonly nameMissing: string
+    readonly reachMissing: string
+    readonly consentMissing: string
+  }
+
+  readonly notices: {
+    readonly takenDown: readonly [title: string, text: string]
+    readonly unknown: readonly [title: string, text: string]
+    readonly noScript: (lender: string) => string
+  }
+}

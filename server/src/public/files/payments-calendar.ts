@@ -1,0 +1,38 @@
+import { createHash } from 'node:crypto'
+import ical, { ICalCalendarMethod } from 'ical-generator'
+import { textIn, type Ledger } from '@vivid/core'
+import type { ShownFigures } from '../shown-figures'
+import { neededLedger } from './needed-ledger'
+
+/** The payments of a loan as all-day entries (RFC 5545): each on its day, with its own amount. */
+export async function paymentsCalendar(shown: ShownFigures): Promise<Buffer> {
+  const { program, language, main, words, figures } = shown
+  const ledger = neededLedger(shown)
+  const calendar = ical({
+    name: textIn(program.title, language, main),
+    prodId: { company: program.lender, product: 'payments', language: language.slice(0, 2).toUpperCase() },
+    method: ICalCalendarMethod.PUBLISH,
+  })
+  const name = nameOf(shown, ledger)
+  for (let number = ledger.firstNumber; number <= ledger.lastNumber; number++) {
+    const { date, payment, closing } = ledger.at(number)
+    if (!date) continue
+    calendar.createEvent({
+      // The same figures give the same entries: taking the calendar in twice changes nothing.
+      id: `${name}-${number}@payments.invalid`,
+      start: new Date(`${date}T00:00:00Z`),
+      stamp: new Date(`${shown.on}T00:00:00Z`),
+      timezone: 'UTC',
+      allDay: true,
+      summary: words.calendarEntry(figures.money(payment)),
+      description: `${words.paymentNumber(figures.count(number), '')}. ${words.columns.balance}: ${figures.money(closing)}. ${words.illustration}`,
+    })
+  }
+  return Buffer.from(calendar.toString())
+}
+
+const nameOf = ({ calculator }: ShownFigures, { payment, count, endsOn }: Ledger) =>
+  createHash('sha256')
+    .update(JSON.stringify([calculator.sha256, payment, count, endsOn]))
+    .digest('hex')
+    .slice(0, 20)

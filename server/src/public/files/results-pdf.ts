@@ -1,0 +1,295 @@
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
+import pdfmake from 'pdfmake'
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
+import { comparedCell, isRightToLeft, ladderTable, readoutText, scheduleCell } from '@vivid/contract/wording'
+import {
+  plainText,
+  textIn,
+  type Ledger,
+  type Readout,
+  type ReadoutStep,
+  type RichText,
+  type Texts,
+} from '@vivid/core'
+import type { ShownFigures } from '../shown-figures'
+import { inVisualOrder } from './visual-order'
+
+const require = createRequire(import.meta.url)
+const font = (family: string, weight: string, name: string) =>
+  join(dirname(require.resolve(`@expo-google-fonts/${family}/package.json`)), weight, `${name}.ttf`)
+const face = (family: string, name: string) => {
+  const normal = font(family, '400Regular', `${name}_400Regular`)
+  const bold = font(family, '700Bold', `${name}_700Bold`)
+  return { normal, bold, italics: normal, bolditalics: bold }
+}
+pdfmake.setFonts({ Figtree: face('figtree', 'Figtree'), Rubik: face('rubik', 'Rubik') })
+// Nothing is fetched for a document, and nothing read but the fonts.
+pdfmake.setUrlAccessPolicy(() => false)
+pdfmake.setLocalAccessPolicy((path) => path.endsWith('.ttf'))
+
+/** Sizes in points. */
+const PAGE_WIDTH = 595.28
+const MARGIN = 44
+const WIDTH = PAGE_WIDTH - 2 * MARGIN
+const BAR = 16
+
+/** Everything on a visitor's page as a PDF (ISO 32000): figures, answers, the schedule to the last payment, what it assumes. */
+export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
+  const { program, language, main, words, figures, on, calculator } = shown
+  const paper = paperFor(shown)
+  const { say, text } = paper
+  const definition: TDocumentDefinitions = {
+    pageSize: 'A4',
+    pageMargins: [MARGIN, 48, MARGIN, 58],
+    info: { title: textIn(program.title, language, main), author: program.lender },
+    language,
+    defaultStyle: {
+      font: isRightToLeft(language) || program.currency === 'ILS' ? 'Rubik' : 'Figtree',
+      fontSize: 10,
+      lineHeight: 1.25,
+      color: paper.colour('--ink'),
+      alignment: paper.start,
+    },
+    content: [
+      text(program.lender, { bold: true, color: paper.colour('--accent') }),
+      text(say(program.title), { fontSize: 22, bold: true, margin: [0, 2, 0, 12] }),
+      ...shown.evaluation.readouts.flatMap((readout) => {
+        const step = program.steps.find((one) => one.step.id === readout.id)?.step
+        return step?.kind === 'readout' && readout.shows !== 'schedule' ? readoutOf(readout, step, paper) : []
+      }),
+      heading(words.questions, paper),
+      answersOf(paper),
+      ...rich(program.disclosure, paper),
+      text(words.madeOn(figures.date(on), calculator.edition), { margin: [0, 10, 0, 0] }),
+      ...scheduleOf(paper),
+    ],
+    footer: (page, pages) => ({
+      margin: [MARGIN, 16, MARGIN, 0],
+      columns: paper.inOrder([
+        { ...text(`${program.lender} · ${words.illustration}`, { fontSize: 8 }), width: '*' },
+        { ...text(words.pageOf(page, pages), { fontSize: 8 }), width: 90, alignment: paper.end },
+      ]),
+    }),
+  }
+  return pdfmake.createPdf(definition).getBuffer()
+}
+
+type Paper = ReturnType<typeof paperFor>
+
+/** What the parts of a document share: its words, its colours, and its direction. */
+function paperFor(shown: ShownFigures) {
+  const { language, main, calculator } = shown
+  const isRtl = isRightToLeft(language)
+  return {
+    shown,
+    say: (texts: Texts) => textIn(texts, language, main),
+    start: isRtl ? ('right' as const) : ('left' as const),
+    end: isRtl ? ('left' as const) : ('right' as const),
+    colour: (name: `--${string}`) => calculator.content.style[name] ?? '#201433',
+    /** Fonts have no narrow no-break space; digits are grouped with the ordinary one. */
+    text: (text: string, more: object = {}) => ({
+      text: inVisualOrder(text.replaceAll('\u202f', '\u00a0'), language),
+      ...more,
+    }),
+    /** Columns as they are read, from the side the language begins at. */
+    inOrder: <T>(cells: readonly T[]): T[] => (isRtl ? [...cells].reverse() : [...cells]),
+  }
+}
+
+const heading = (words: string, { text, colour }: Paper) =>
+  text(words, { fontSize: 14, bold: true, color: colour('--ink'), margin: [0, 14, 0, 5] })
+
+function readoutOf(readout: Readout, step: ReadoutStep, paper: Paper): Content[] {
+  const { shown, say, text } = paper
+  const { figures, main } = shown
+  const { figure, sentence } = readoutText(readout, figures, main)
+  const label = say(step.label)
+  const parts = 'parts' in readout && 'parts' in step ? partsOf(readout.parts, step.parts, paper) : []
+  switch (readout.shows) {
+    case 'figure':
+    case 'meter': {
+      const isHead = readout.shows === 'figure' && readout.headline
+      const { value } = readout.shows === 'figure' ? readout : { value: readout.total }
+      const often = value.unit === 'money' && value.every ? ` ${figures.every(value.every)}` : ''
+      return [
+        text(`${label}${often}`, { color: paper.colour('--ink-soft'), margin: [0, isHead ? 0 : 8, 0, 0] }),
+        text(figure, { fontSize: isHead ? 30 : 17, bold: true }),
+        ...parts,
+        ...(sentence ? [text(sentence)] : []),
+      ]
+    }
+    case 'sentence':
+      return [text(label, { color: paper.colour('--ink-soft'), margin: [0, 8, 0, 0] }), text(sentence)]
+    case 'payment':
+      return [
+        text(label, { color: paper.colour('--ink-soft'), margin: [0, 8, 0, 0] }),
+        text(figure, { fontSize: 17, bold: true }),
+        text(
+          `${figures.words.page.columns.principal} ${figures.money(readout.row.principal)} · ${figures.words.page.columns.interest} ${figures.money(readout.row.interest)}`,
+        ),
+      ]
+    case 'comparison': {
+      const compared = shown.program.steps.find((one) => one.step.id === readout.comparison)?.step
+      const loans = compared?.kind === 'comparison' ? compared.loans : []
+      const head = readout.columns.map(({ at }) => {
+        const loan = loans[at]
+        return (loan && say(loan.label)) || ''
+      })
+      const rows = readout.rows.map((row) => [
+        figures.words.page.rows[row],
+        ...readout.columns.map((column, i) => comparedCell(row, column, i === 0, figures)),
+      ])
+      return [heading(label, paper), tableOf(['', ...head], rows, paper)]
+    }
+    case 'ladder': {
+      const { head, rows } = ladderTable(readout, figures)
+      return [heading(label, paper), tableOf(head, rows, paper)]
+    }
+    case 'explanation': {
+      const lines = readout.lines.flatMap(({ step: id, value }) => {
+        const working = shown.program.steps.find((one) => one.step.id === id)?.step
+        return working?.kind === 'working' ? [[say(working.label) || working.name, figures.value(value)]] : []
+      })
+      return lines.length ? [heading(label, paper), tableOf([], lines, paper)] : []
+    }
+    case 'assumptions':
+      return [
+        heading(label, paper),
+        ...(step.shows === 'assumptions' ? rich(step.text, paper) : []),
+        ...shown.rates.map((rate) => text(rate)),
+      ]
+    // A picture of figures that stand in the schedule, and things to press.
+    case 'chart':
+    case 'schedule':
+    case 'whatIf':
+    case 'actions':
+      return []
+  }
+}
+
+/** The parts of an amount as a bar, with their figures under it. */
+function partsOf(
+  parts: readonly { readonly at: number; readonly value: { readonly unit: string } }[],
+  labels: readonly { readonly label: Texts }[],
+  { shown, say, text, colour, inOrder, start }: Paper,
+): Content[] {
+  const amounts = parts.flatMap(({ at, value }) =>
+    'money' in value && typeof value.money === 'number' && value.money > 0
+      ? [{ at, amount: value.money }]
+      : [],
+  )
+  const total = amounts.reduce((sum, { amount }) => sum + amount, 0)
+  if (total === 0) return []
+  const colours = [colour('--principal'), colour('--interest'), '#c27c00', '#1d7a5f', '#2f6fb5', '#7d5a3c']
+  let x = 0
+  const bar = inOrder(amounts).map(({ at, amount }) => {
+    const w = (amount / total) * WIDTH
+    const rect = { type: 'rect' as const, x, y: 0, w, h: BAR, color: colours[at % colours.length] ?? '' }
+    x += w
+    return rect
+  })
+  return [
+    { canvas: bar, margin: [0, 4, 0, 4] },
+    {
+      columns: inOrder(
+        amounts.map(({ at, amount }) => ({
+          stack: [
+            text(say(labels[at]?.label ?? {}), { color: colours[at % colours.length] }),
+            text(shown.figures.money(amount), { bold: true }),
+          ],
+          alignment: start,
+        })),
+      ),
+      margin: [0, 0, 0, 4],
+    },
+  ]
+}
+
+function answersOf(paper: Paper): Content {
+  const { shown, say } = paper
+  const rows = shown.program.steps.flatMap(({ step }) => {
+    const value = step.kind === 'question' ? shown.evaluation.values[step.id] : undefined
+    return step.kind === 'question' && value
+      ? [[say(step.label) || step.name, shown.figures.value(value)]]
+      : []
+  })
+  return tableOf([], rows, paper)
+}
+
+/** The schedule the page shows, by year and then payment by payment; empty where nothing is borrowed. */
+function scheduleOf(paper: Paper): Content[] {
+  const { shown, say } = paper
+  const { figures, words, ledger } = shown
+  const readout = shown.evaluation.readouts.find((one) => one.shows === 'schedule')
+  const step = shown.program.steps.find((one) => one.step.id === readout?.id)?.step
+  if (readout?.shows !== 'schedule' || step?.kind !== 'readout' || !ledger) return []
+  const columns = readout.columns.filter((column) => column !== 'date')
+  const named = columns.map((column) => words.columns[column])
+  return [
+    { ...heading(say(step.label), paper), pageBreak: 'before' },
+    tableOf(
+      [words.year, ...named],
+      readout.years.map((year) => [
+        String(year.year),
+        ...columns.map((column) => scheduleCell(column, year, ledger, figures)),
+      ]),
+      paper,
+    ),
+    { text: '', margin: [0, 10, 0, 0] },
+    tableOf(
+      [words.number, words.columns.date, ...named],
+      paymentsOf(ledger).map((row) => [
+        String(row.number),
+        row.date ?? '',
+        ...columns.map((column) => scheduleCell(column, row, ledger, figures)),
+      ]),
+      paper,
+    ),
+  ]
+}
+
+const paymentsOf = (ledger: Ledger) =>
+  Array.from({ length: ledger.count }, (_, i) => ledger.at(ledger.firstNumber + i))
+
+/** A table whose first column names its rows and whose others are figures. */
+function tableOf(head: readonly string[], rows: readonly (readonly string[])[], paper: Paper): Content {
+  const { text, inOrder, start, end, colour } = paper
+  const wide = Math.max(head.length, ...rows.map((row) => row.length))
+  const cells = (row: readonly string[], more: object): TableCell[] =>
+    inOrder(row.map((cell, i) => ({ ...text(cell, more), alignment: i === 0 ? start : end })))
+  const body = [
+    ...(head.length ? [cells(head, { bold: true, color: colour('--ink-soft') })] : []),
+    ...rows.map((row) => cells(row, {})),
+  ]
+  if (body.length === 0) return { text: '' }
+  return {
+    table: {
+      headerRows: head.length ? 1 : 0,
+      widths: inOrder(Array.from({ length: wide }, (_, i) => (i === 0 && wide > 3 ? 'auto' : '*'))),
+      body,
+      dontBreakRows: true,
+    },
+    fontSize: rows.length > 40 ? 8 : 10,
+    layout: {
+      hLineWidth: () => 0.5,
+      vLineWidth: () => 0,
+      hLineColor: () => colour('--line-soft'),
+      paddingLeft: () => 2,
+      paddingRight: () => 2,
+      paddingTop: () => 2,
+      paddingBottom: () => 1,
+    },
+  }
+}
+
+function rich(texts: Readonly<Record<string, RichText>>, { shown, text }: Paper): Content[] {
+  const own = texts[shown.language]
+  const said = own && own.content.length > 0 ? own : texts[shown.main]
+  return said
+    ? plainText(said)
+        .split('\n')
+        .filter(Boolean)
+        .map((line) => text(line, { margin: [0, 2, 0, 2] }))
+    : []
+}

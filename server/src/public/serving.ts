@@ -1,0 +1,41 @@
+import { createHash } from 'node:crypto'
+import type { LiveCalculator, ServedCalculator } from '@vivid/contract'
+import { isoDate, type PlainDate, type Program } from '@vivid/core'
+import { AppError } from '../http/app-error'
+import type { LiveCalculators } from './live-calculators'
+
+/** A calculator as it stands today: with the versions of its sheets that have begun. Coming rates stay here. */
+export function serve(live: LiveCalculators, calculator: LiveCalculator, today: PlainDate): ServedCalculator {
+  const day = isoDate(today)
+  const sheets = live
+    .sheets(calculator.content.program.sheets)
+    .map(({ sheet }) => ({ ...sheet, versions: sheet.versions.filter(({ from }) => from <= day) }))
+  return { ...calculator, today: day, sheets }
+}
+
+/** The language asked for, if the calculator speaks it: exactly, or in another country's kind; else its main one. */
+export function languageFor({ languages }: Program, asked: string | undefined): string {
+  const exact = languages.find((language) => language.toLowerCase() === asked?.toLowerCase())
+  const kin = languages.find((language) => asked && language.slice(0, 2) === asked.slice(0, 2).toLowerCase())
+  return exact ?? kin ?? languages[0] ?? 'en-CA'
+}
+
+/** Names what is served; `page` names the page it stands in, if any. */
+export const etagOf = ({ sha256, edition, today, sheets }: ServedCalculator, page = ''): string =>
+  `"${sha256.slice(0, 32)}-${edition}-${today}${sheets.length ? `-${markOf(sheets)}` : ''}${page && `-${page}`}"`
+
+const markOf = (sheets: ServedCalculator['sheets']) =>
+  createHash('sha256').update(JSON.stringify(sheets)).digest('hex').slice(0, 12)
+
+/** The live calculator of a slug; refuses one that is unknown, not live or taken down. */
+export function liveOrThrow(live: LiveCalculators, slug: string): LiveCalculator {
+  const offer = live.get(slug)
+  const details = { calculator: slug.slice(0, 80) }
+  if (!offer) throw new AppError('CALCULATOR_UNKNOWN', { details })
+  if (offer.state !== 'live') {
+    throw new AppError(offer.state === 'takenDown' ? 'CALCULATOR_TAKEN_DOWN' : 'CALCULATOR_NOT_LIVE', {
+      details,
+    })
+  }
+  return offer.calculator
+}

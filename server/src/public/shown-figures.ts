@@ -1,0 +1,97 @@
+import type { LiveCalculator, ShownRequest } from '@vivid/contract'
+import { figuresFor, type Figures, type PageWords } from '@vivid/contract/wording'
+import {
+  evaluate,
+  isoDate,
+  readIsoDate,
+  type Evaluation,
+  type Ledger,
+  type PlainDate,
+  type Program,
+} from '@vivid/core'
+import { AppError } from '../http/app-error'
+import type { LiveCalculators } from './live-calculators'
+import { languageFor, liveOrThrow, serve } from './serving'
+
+/** How long a page may stay open and still be worked out for the day it was served. */
+const DAYS_OPEN = 31
+
+/** A visitor's figures as their page shows them: of the same edition, for the same day, to the same cent. */
+export interface ShownFigures {
+  readonly calculator: LiveCalculator
+  readonly program: Program
+  readonly evaluation: Evaluation
+  readonly language: string
+  readonly main: string
+  readonly figures: Figures
+  readonly words: PageWords
+  /** ISO date */
+  readonly on: string
+  /** The loan whose schedule is kept: the one shown, else the first. */
+  readonly ledger: Ledger | undefined
+  /** The days the looked-up rates took effect, said with the names of their sheets. */
+  readonly rates: readonly string[]
+}
+
+/** Works the figures of a page out again. Refuses answers that have problems, and pages from another month. */
+export async function shownFigures(
+  live: LiveCalculators,
+  slug: string,
+  { answers, language: asked, edition, on }: ShownRequest,
+  today: PlainDate,
+): Promise<ShownFigures> {
+  const day = readIsoDate(on)
+  if (!day || ageInDays(day, today) > DAYS_OPEN || ageInDays(day, today) < -1)
+    throw new AppError('PAGE_OUTDATED', { field: 'on', details: { day: on } })
+  const offered = liveOrThrow(live, slug)
+  const calculator = offered.edition === edition ? offered : await live.edition(slug, edition)
+  if (!calculator)
+    throw new AppError('EDITION_UNKNOWN', { field: 'edition', details: { number: String(edition) } })
+  const { program } = calculator.content
+  const { sheets } = serve(live, calculator, day)
+  const evaluation = evaluate(program, answers, { today: day, sheets })
+  const language = languageFor(program, asked)
+  const figures = figuresFor(program, language)
+  const words = figures.words.page
+  const questions = new Set(program.steps.flatMap(({ step }) => (step.kind === 'question' ? [step.id] : [])))
+  const wrong = evaluation.problems.find(({ field }) => questions.has(field))
+  if (wrong)
+    throw new AppError('ANSWERS_INVALID', {
+      field: `answers.${wrong.field}`,
+      details: { what: words.notYet },
+    })
+  const schedule = evaluation.readouts.find((readout) => readout.shows === 'schedule')
+  return {
+    calculator,
+    program,
+    evaluation,
+    language,
+    main: program.languages[0] ?? language,
+    figures,
+    words,
+    on,
+    ledger:
+      (schedule?.shows === 'schedule' && evaluation.ledgers.get(schedule.loan)) ||
+      [...evaluation.ledgers.values()][0],
+    rates: ratesSaid(evaluation, program, sheets, figures),
+  }
+}
+
+function ratesSaid(
+  { readouts }: Evaluation,
+  program: Program,
+  sheets: readonly { readonly id: string; readonly name: string }[],
+  figures: Figures,
+): string[] {
+  const assumed = readouts.find((readout) => readout.shows === 'assumptions')
+  if (assumed?.shows !== 'assumptions') return []
+  const said = assumed.rates.map(({ step: id, effective }) => {
+    const step = program.steps.find((one) => one.step.id === id)?.step
+    const sheet = sheets.find((one) => step?.kind === 'lookUp' && one.id === step.sheet)
+    return figures.words.page.ratesFrom(sheet?.name ?? id, figures.date(effective))
+  })
+  return [...new Set(said)]
+}
+
+const ageInDays = (day: PlainDate, today: PlainDate): number =>
+  Math.round((Date.parse(isoDate(today)) - Date.parse(isoDate(day))) / 86_400_000)

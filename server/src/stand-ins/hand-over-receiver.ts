@@ -1,0 +1,64 @@
+import express, { Router } from 'express'
+import { z } from 'zod'
+
+const Received = z.object({
+  title: z.string(),
+  name: z.string(),
+  reach: z.string(),
+  message: z.string(),
+  on: z.string(),
+  answers: z.array(z.object({ question: z.string(), answer: z.string() })),
+  figures: z.array(z.object({ label: z.string(), figure: z.string(), sentence: z.string() })),
+})
+
+/**
+ * A stand-in for the lender's own system that takes what visitors hand over: `POST /hand-overs` takes one, and
+ * `GET /hand-overs` shows what has come. It keeps them in memory only, each once, whatever is sent twice.
+ */
+export function handOverReceiver(): Router {
+  const received = new Map<string, z.infer<typeof Received>>()
+  const router = Router()
+  router.post('/hand-overs', express.json({ limit: '200kb' }), (req, res) => {
+    const key = req.get('idempotency-key')
+    const body = Received.safeParse(req.body)
+    if (!key || !body.success) return void res.status(400).json({ error: 'not a hand-over' })
+    const isNew = !received.has(key)
+    received.set(key, body.data)
+    res.status(isNew ? 201 : 200).json({ received: true })
+  })
+  router.get('/hand-overs', (_req, res) => {
+    res.type('html').send(page([...received.values()].reverse()))
+  })
+  return router
+}
+
+const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
+const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => escapes[c] ?? c)
+
+const page = (all: readonly z.infer<typeof Received>[]) => `<!doctype html>
+<html lang="en-CA">
+<head>
+  <meta charset="utf-8">
+  <meta name="viewport" content="width=device-width, initial-scale=1">
+  <title>People to call · Larkmoor Mutual</title>
+  <link rel="stylesheet" href="/site.css">
+  <link rel="icon" href="data:,">
+</head>
+<body>
+  <header><strong>Larkmoor Mutual</strong><span>People to call</span></header>
+  <main>
+    <h1>${all.length === 0 ? 'Nobody is waiting' : `${all.length} ${all.length === 1 ? 'person wants' : 'people want'} to be called`}</h1>
+    <p>This stands in for the lender’s own system. What visitors hand over arrives here and is forgotten when it stops.</p>
+    ${all.map(one).join('\n')}
+  </main>
+</body>
+</html>
+`
+
+const one = ({ name, reach, message, title, on, answers, figures }: z.infer<typeof Received>) => `
+<article>
+  <h2>${escaped(name)}, ${escaped(reach)}</h2>
+  <p>${escaped(title)}, ${escaped(on)}${message ? `: “${escaped(message)}”` : ''}</p>
+  <ul>${figures.map(({ label, figure, sentence }) => `<li>${escaped(label)} <strong>${escaped(figure)}</strong> ${escaped(sentence)}</li>`).join('')}</ul>
+  <p class="after">${answers.map(({ question, answer }) => `${escaped(question)}: ${escaped(answer)}`).join(' · ')}</p>
+</article>`

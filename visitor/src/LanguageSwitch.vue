@@ -1,0 +1,29 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+
+/** The calculator's languages, each by its own name. In a frame the page around it speaks its own already. */
+const { languages } = defineProps<{ languages: readonly string[]; current: string; label: string }>()
+
+const isAlone = window.parent === window
+const links = computed(() =>
+  languages.map((language) => {
+    const address = new URL(location.href)
+    address.search = new URLSearchParams({ lang: language }).toString()
+    const name = new Intl.DisplayNames(language, { type: 'language' }).of(language.slice(0, 2)) ?? language
+    return { language, href: address.href, name: name.charAt(0).toLocaleUpperCase(language) + name.slice(1) }
+  }),
+)
+</script>
+
+<template>
+  <nav v-if="isAlone && languages.length > 1" class="languages" :aria-label="label">
+    <a
+      v-for="{ language, href, name } in links"
+      :key="language"
+      :href="href"
+      :lang="language"
+      :aria-current="language === current ? 'true' : undefined"
+      >{{ name }}</a
+    >
+  </nav>
+</template>

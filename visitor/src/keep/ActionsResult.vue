@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { fileKinds, type FileKind } from '@vivid/contract/visitor'
+import type { ActionName, Readout, ReadoutOf } from '@vivid/core/evaluate'
+import type { TellHost } from '../frame/tell-host'
+import type { Calculator } from '../model/use-calculator'
+import { linkTo } from '../model/share-link'
+import { fetchFile, type AsShown } from './ask-server'
+import HandOverForm from './HandOverForm.vue'
+import { saveFile } from './save-file'
+import { scheduleCsv } from './schedule-csv'
+
+const { step, readout, calculator, tellHost } = defineProps<{
+  step: ReadoutOf<'actions'>
+  readout: Extract<Readout, { shows: 'actions' }>
+  calculator: Calculator
+  tellHost: TellHost
+}>()
+const { words, say, results, program, live } = calculator
+
+/** The loan whose schedule is kept: the one shown, else the first. */
+const ledger = computed(() => {
+  const all = results.value
+  const shown = all?.readouts.find((one) => one.shows === 'schedule')
+  return (
+    (shown?.shows === 'schedule' && all?.ledgers.get(shown.loan)) || [...(all?.ledgers.values() ?? [])][0]
+  )
+})
+const needsLedger: readonly ActionName[] = ['csv', 'xlsx', 'calendar']
+const actions = computed(() =>
+  readout.actions.filter((action) => !needsLedger.includes(action) || ledger.value !== undefined),
+)
+const labels = computed((): Record<ActionName, string> => ({
+  startAgain: words.value.startAgain,
+  print: words.value.print,
+  csv: words.value.csv,
+  xlsx: words.value.xlsx,
+  pdf: words.value.pdf,
+  calendar: words.value.calendar,
+  link: words.value.link,
+  handOver: words.value.handOver.open,
+}))
+/** A draft has no address yet: what needs one waits until it is live. */
+const waitsForLive = (action: ActionName) =>
+  live.value === undefined && (isFile(action) || action === 'link' || action === 'handOver')
+const isFile = (action: ActionName): action is FileKind => (fileKinds as readonly string[]).includes(action)
+
+const said = ref('')
+const linkShown = ref('')
+const making = ref<ActionName>()
+const isHandingOver = ref(false)
+const form = useTemplateRef<HTMLElement>('form')
+
+const shown = (): AsShown => ({
+  answers: calculator.answers.value,
+  language: calculator.language.value,
+  edition: live.value?.edition ?? 0,
+  on: calculator.today.value,
+})
+
+async function act(action: ActionName): Promise<void> {
+  said.value = ''
+  linkShown.value = ''
+  if (isFile(action)) return makeFile(action)
+  switch (action) {
+    case 'startAgain':
+      return calculator.startAgain()
+    case 'print':
+      return window.print()
+    case 'link':
+      return copyLink()
+    case 'handOver':
+      isHandingOver.value = true
+      await nextTick()
+      return form.value?.querySelector('input')?.focus()
+    case 'csv':
+      if (!ledger.value) return
+      saveFile(
+        new Blob([scheduleCsv(ledger.value, program.value, words.value)], {
+          type: 'text/csv;charset=utf-8',
+        }),
+        `${live.value?.slug ?? 'schedule'}.csv`,
+      )
+      tellHost('kept')
+  }
+}
+
+const endings: Record<FileKind, string> = { pdf: 'pdf', xlsx: 'xlsx', calendar: 'ics' }
+async function makeFile(kind: FileKind): Promise<void> {
+  if (!live.value || making.value) return
+  making.value = kind
+  said.value = words.value.making
+  try {
+    saveFile(await fetchFile(live.value, kind, shown()), `${live.value.slug}.${endings[kind]}`)
+    said.value = ''
+    tellHost('kept')
+  } catch {
+    said.value = words.value.fileFailed
+  } finally {
+    making.value = undefined
+  }
+}
+
+async function copyLink(): Promise<void> {
+  const page = `${location.origin}/c/${live.value?.slug ?? ''}`
+  const link = linkTo(page, calculator.language.value, {
+    answers: calculator.answers.value,
+    on: calculator.today.value,
+    headline: calculator.headline.value?.value,
+  })
+  try {
+    await navigator.clipboard.writeText(link)
+    said.value = words.value.linkCopied
+  } catch {
+    said.value = words.value.linkHere
+    linkShown.value = link
+  }
+  tellHost('kept')
+}
+
+function sent(): void {
+  isHandingOver.value = false
+  said.value = words.value.handOver.sent(program.value.lender)
+  tellHost('handedOver')
+}
+</script>
+
+<template>
+  <section class="result wide keeping" :aria-label="say(step.label)">
+    <h2>{{ say(step.label) }}</h2>
+    <div class="actions">
+      <button
+        v-for="action in actions"
+        :key="action"
+        type="button"
+        class="action"
+        :disabled="waitsForLive(action) || making === action"
+        @click="act(action)"
+      >
+        {{ labels[action] }}
+      </button>
+    </div>
+    <p class="said-of" role="status">{{ said }}</p>
+    <input
+      v-if="linkShown"
+      class="typed"
+      readonly
+      :value="linkShown"
+      :aria-label="words.link"
+      @focus="($event.target as HTMLInputElement).select()"
+    />
+    <div v-if="isHandingOver && live" ref="form">
+      <HandOverForm
+        :live="live"
+        :shown="shown"
+        :lender="program.lender"
+        :words="words.handOver"
+        :optional="words.optional"
+        @sent="sent"
+        @cancel="isHandingOver = false"
+      />
+    </div>
+  </section>
+</template>
