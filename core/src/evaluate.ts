@@ -1,6 +1,12 @@
 /** The light door: what a visitor's browser needs to work a frozen program out, without compiler, parser or Zod. */
-export { createEvaluator, evaluate, type Around, type Evaluator } from './calculator/evaluate/evaluator'
-export { whatIf, type WhatIf, type WhatIfAnswer } from './calculator/evaluate/what-if'
+export {
+  createEvaluatorWith,
+  needsFurther,
+  type Around,
+  type Evaluator,
+} from './calculator/evaluate/evaluator'
+export type { Further } from './calculator/evaluate/further'
+export type { WhatIf, WhatIfAnswer } from './calculator/evaluate/what-if'
 export { shareOf } from './calculator/evaluate/answers'
 export { textIn } from './calculator/document/text-in'
 export type { Answers, Program, ProgramStep } from './calculator/program'

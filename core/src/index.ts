@@ -61,7 +61,8 @@ export {
   usersOf,
 } from './calculator/edit'
 export { shareOf } from './calculator/evaluate/answers'
-export { createEvaluator, evaluate, type Around, type Evaluator } from './calculator/evaluate/evaluator'
+export { createEvaluator, evaluate } from './calculator/evaluate/evaluate'
+export type { Around, Evaluator } from './calculator/evaluate/evaluator'
 export { plainOf, proofFromNow, runProofs, type ProofLine, type ProofResult } from './calculator/proofs'
 export type { Answers, Program, ProgramStep } from './calculator/program'
 export { emptyCalculator, starters, type Starter } from './calculator/starters'

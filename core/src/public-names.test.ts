@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import * as core from './index'
 import * as light from './evaluate'
+import * as later from './further'
 
 test('the public names of the core', () => {
   expect(Object.keys(core).sort()).toEqual([
@@ -107,13 +108,16 @@ test('the public names of the core', () => {
 
 test('the light door for visitors', () => {
   expect(Object.keys(light).sort()).toEqual([
-    'createEvaluator',
-    'evaluate',
+    'createEvaluatorWith',
     'frequencies',
     'minorDigitsOf',
+    'needsFurther',
     'readIsoDate',
     'shareOf',
     'textIn',
-    'whatIf',
   ])
+})
+
+test('what only some pages fetch', () => {
+  expect(Object.keys(later).sort()).toEqual(['further', 'whatIf'])
 })

@@ -19,5 +19,4 @@ onSignedOut(() => {
   void router.replace({ path: '/sign-in', query: { then: router.currentRoute.value.fullPath } })
 })
 // Calculators are shown in any of them.
-await fetchAllLanguages()
-app.mount('#app')
+void fetchAllLanguages().then(() => app.mount('#app'))

@@ -36,6 +36,7 @@ test.each([
   ['server/src/x.ts', '@vivid/contract'],
   ['desk/src/x.ts', '@vivid/core'],
   ['visitor/src/x.ts', '@vivid/core/evaluate'],
+  ['visitor/src/x.ts', '@vivid/core/further'],
   ['visitor/src/x.ts', '@vivid/contract/wording'],
 ])('%s may import %s', async (file, specifier) => {
   expect(await refusals(file, specifier)).toEqual([])

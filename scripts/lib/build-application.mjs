@@ -23,8 +23,11 @@ const sources = [
 
 /** How the server becomes one file: our own code bundled, packages left to Node.js. */
 export const serverBundle = {
-  entryPoints: [join(root, 'server/src/main.ts')],
-  outfile: join(root, 'server/dist/main.js'),
+  entryPoints: {
+    main: join(root, 'server/src/main.ts'),
+    'file-worker': join(root, 'server/src/public/files/worker.ts'),
+  },
+  outdir: join(root, 'server/dist'),
   bundle: true,
   platform: /** @type {const} */ ('node'),
   format: /** @type {const} */ ('esm'),
@@ -34,6 +37,7 @@ export const serverBundle = {
   alias: Object.fromEntries(
     [
       ['@vivid/core/evaluate', 'core/src/evaluate.ts'],
+      ['@vivid/core/further', 'core/src/further.ts'],
       ['@vivid/core', 'core/src/index.ts'],
       ['@vivid/contract/wording', 'contract/src/wording/index.ts'],
       ['@vivid/contract/visitor', 'contract/src/visitor.ts'],

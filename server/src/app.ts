@@ -24,6 +24,7 @@ import { peopleRoutes, signedIn } from './people/routes'
 import { createSessions } from './people/session'
 import { createSignIn } from './people/sign-in'
 import { announceChange, announceSheet, type LiveCalculators } from './public/live-calculators'
+import type { FileMaker } from './public/files/file-maker'
 import { publicRoutes } from './public/routes'
 import { createRateSheetsService } from './rate-sheets/rate-sheets-service'
 import { createRateSheetsStore } from './rate-sheets/rate-sheets-store'
@@ -34,6 +35,7 @@ export interface AppDeps {
   readonly database: Sequelize
   readonly live: LiveCalculators
   readonly handOvers: HandOversStore
+  readonly fileMaker: FileMaker
   /** Has what was just handed over delivered right away. */
   readonly hurry: () => void
   readonly log: Logger
@@ -96,7 +98,12 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
     '/api/public',
     jsonOnly,
     express.json({ limit: '100kb' }),
-    publicRoutes({ live, today, handOvers: createHandOvers(deps.handOvers, deps.hurry) }),
+    publicRoutes({
+      live,
+      today,
+      handOvers: createHandOvers(deps.handOvers, deps.hurry),
+      fileMaker: deps.fileMaker,
+    }),
     nothingHere,
   )
   app.use(visitorPages({ live, today, visitorFolder: deps.visitorFolder }))

@@ -10,6 +10,7 @@ import { migrate } from './database/migrate'
 import { forgetExpiredSessions } from './people/session'
 import { startDelivering, type Deliverer } from './hand-overs/deliver'
 import { createHandOversStore } from './hand-overs/hand-overs-store'
+import { createFileMaker } from './public/files/file-maker'
 import { LiveCalculators } from './public/live-calculators'
 import { readSettings } from './settings'
 import { lenderSite } from './stand-ins/lender-site'
@@ -34,9 +35,11 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const servers: Server[] = []
   let delivering: Deliverer | undefined
   let lenderAddress: string | undefined
+  const fileMaker = createFileMaker(settings.fileWorker)
   const close = async () => {
     await Promise.all(servers.map(stopListening))
     await delivering?.stop()
+    await fileMaker.close()
     await live.close()
     await database.close()
   }
@@ -59,6 +62,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       database,
       live,
       handOvers,
+      fileMaker,
       hurry: delivering.hurry,
       log,
       today: todayHere,

@@ -19,6 +19,8 @@ export interface Settings {
   readonly trustedProxies: number
   /** Folders of the built desk and visitor page. */
   readonly deskFolder: string
+  /** The built worker that makes files. */
+  readonly fileWorker: string
   readonly visitorFolder: string
 }
 
@@ -38,6 +40,7 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
     handOverSecret: env.HAND_OVER_SECRET || undefined,
     trustedProxies: Number(env.TRUSTED_PROXIES ?? 0),
     deskFolder: resolve(root, 'desk/dist'),
+    fileWorker: resolve(root, 'server/dist/file-worker.js'),
     visitorFolder: resolve(root, 'visitor/dist'),
   }
 }

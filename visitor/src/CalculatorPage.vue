@@ -27,6 +27,11 @@ const readouts = computed(() =>
 )
 const isProblem = computed(() => problems.value.length > 0 && !calculator.waits.value)
 
+const labelOf = (field: string) => {
+  const step = steps.value.find(({ id }) => id === field)
+  return step?.kind === 'question' ? say(step.label) || step.name : ''
+}
+
 /** The headline, kept in sight above the questions where they stand before the results. */
 const headline = computed(() => {
   const readout = isProblem.value ? undefined : calculator.headline.value
@@ -70,11 +75,6 @@ const keptHeight = ref(0)
 watch(isProblem, (wrong) => (keptHeight.value = wrong ? (panel.value?.offsetHeight ?? 0) : 0), {
   flush: 'pre',
 })
-
-const labelOf = (field: string) => {
-  const step = steps.value.find(({ id }) => id === field)
-  return step?.kind === 'question' ? say(step.label) || step.name : ''
-}
 
 async function goTo(field: string): Promise<void> {
   calculator.pointOutAll()

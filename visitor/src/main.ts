@@ -1,6 +1,7 @@
 import { createApp, defineComponent, h, shallowRef } from 'vue'
 import type { HouseStyle, ServedCalculator } from '@vivid/contract/visitor'
 import { fetchLanguage, isRightToLeft } from '@vivid/contract/wording'
+import { needsFurther, type Further, type Program } from '@vivid/core/evaluate'
 import CalculatorPage from './CalculatorPage.vue'
 import { followPreview } from './frame/follow-preview'
 import { reportHeight } from './frame/report-height'
@@ -9,6 +10,8 @@ import { keptIn } from './model/share-link'
 import type { CalculatorSource } from './model/use-calculator'
 import '@fontsource-variable/bricolage-grotesque'
 import '@fontsource-variable/figtree'
+import '@fontsource-variable/rubik'
+import '@fontsource-variable/source-serif-4'
 import './page.css'
 import './questions/questions.css'
 import './results/schedule.css'
@@ -21,10 +24,10 @@ const Page = defineComponent(() => () => source.value && h(CalculatorPage, { sou
 const root = document.documentElement
 
 const served = document.getElementById('calculator')?.textContent
-if (served) await begin(JSON.parse(served) as ServedCalculator)
+if (served) void begin(JSON.parse(served) as ServedCalculator)
 else if (location.pathname === '/preview') {
   followPreview(async ({ content, answers, today, sheets, language }) => {
-    await fetchLanguage(language)
+    const [further] = await Promise.all([furtherFor(content.program), fetchLanguage(language)])
     const same = JSON.stringify(source.value?.answers) === JSON.stringify(answers)
     applyStyle(content.style)
     speak(language)
@@ -33,6 +36,7 @@ else if (location.pathname === '/preview') {
       today,
       sheets,
       language,
+      further,
       answers: same && source.value ? source.value.answers : answers,
     }
   })
@@ -43,7 +47,7 @@ reportHeight(document.body)
 
 async function begin({ content, today, sheets, slug, edition }: ServedCalculator): Promise<void> {
   const language = root.lang
-  await fetchLanguage(language)
+  const [further] = await Promise.all([furtherFor(content.program), fetchLanguage(language)])
   const kept = keptIn(location.hash)
   const preset = presetAnswers(content.program, new URLSearchParams(location.search), language)
   applyStyle(content.style)
@@ -54,9 +58,15 @@ async function begin({ content, today, sheets, slug, edition }: ServedCalculator
     today,
     sheets,
     language,
+    further,
     kept,
     live: { slug, edition },
   }
+}
+
+/** What only some programs need is fetched for those. */
+async function furtherFor(program: Program): Promise<Further | undefined> {
+  return needsFurther(program) ? (await import('@vivid/core/further')).further : undefined
 }
 
 function speak(language: string): void {

@@ -2,6 +2,8 @@ import type { ComparisonRow, ScheduleColumn } from '@vivid/core/evaluate'
 
 /** Figures the words of a what-if are put around, already in the locale's digits. */
 export interface WhatIfSaid {
+  /** What each payment would be; empty where it stays. */
+  readonly payment: string
   /** "2 years 8 months"; empty where the end stays. */
   readonly time: string
   readonly isSooner: boolean

@@ -1,6 +1,6 @@
 import { readIsoDate, type Minor, type MinorDigits, type Share, type TermLength } from '@vivid/core/evaluate'
 import { languageOf } from './languages'
-import { readNumber } from './read-number'
+import { DIRECTION_MARKS, readNumber } from './read-number'
 
 /** An amount as typed, in whole minor units; undefined where it is no amount or has more decimals than the currency. */
 export function readMoney(typed: string, locale: string, digits: MinorDigits): Minor | undefined {
@@ -38,14 +38,9 @@ export function readShare(
 
 /** A length of time as typed: "25", "25 years", "25y 6m", "300 months", "12.5". A bare number is years. */
 export function readTerm(typed: string, locale: string): TermLength | undefined {
-  const parts = [
-    ...typed
-      .trim()
-      .toLowerCase()
-      .matchAll(/([\d.,]+)\s*([\p{L}]*)[\s,]*(?:(?:and|et)\s+)?/gu),
-  ]
-  if (parts.length === 0 || parts.map(([all]) => all).join('') !== typed.trim().toLowerCase())
-    return undefined
+  const text = typed.replace(DIRECTION_MARKS, '').trim().toLowerCase()
+  const parts = [...text.matchAll(/([\d.,]+)\s*([\p{L}]*)[\s,]*(?:(?:and|et|und|y)\s+|ו-?)?/gu)]
+  if (parts.length === 0 || parts.map(([all]) => all).join('') !== text) return undefined
   let months = 0
   for (const [index, [, number = '', unit = '']] of parts.entries()) {
     const plain = readNumber(number, locale)

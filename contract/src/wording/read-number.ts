@@ -1,3 +1,6 @@
+/** Marks that turn the direction of writing: written with amounts in some languages, and never part of a number. */
+export const DIRECTION_MARKS = /[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/g
+
 /**
  * Reads a number as people type it, and returns a plain decimal ("412600.5") or undefined. Digits may be
  * grouped in the locale's way or another ("412 600", "4,12,600", "412'600"), a currency sign or code and a
@@ -9,6 +12,7 @@
 export function readNumber(typed: string, locale: string): string | undefined {
   const text = typed
     .normalize('NFKC')
+    .replace(DIRECTION_MARKS, '')
     .replace(/[\u2212\u2013]/g, '-')
     .replace(/\p{Sc}|%|^\s*[A-Z]{2,3}\b|\b[A-Z]{3}\s*$/gu, '')
     .replace(/[\s'’_]/g, '')

@@ -1,4 +1,5 @@
-import { createEvaluator, type Around } from './evaluate/evaluator'
+import { createEvaluator } from './evaluate/evaluate'
+import type { Around } from './evaluate/evaluator'
 import type { Answers, Program, ProgramStep, ReadyFormula } from './program'
 import type { Evaluation, Value } from './values'
 

@@ -18,7 +18,7 @@ import {
   textIn,
 } from '@vivid/core'
 import type { EditionData, EditionsStore } from '../editions/editions-store'
-import { larkmoorStyle } from '../house-styles/larkmoor'
+import { houseStyleNamed } from '../house-styles/house-styles'
 import { AppError } from '../http/app-error'
 import type { PeopleStore } from '../people/people-store'
 import { refuseFaulty } from '../rate-sheets/rate-sheets-service'
@@ -89,7 +89,7 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       liveEdition,
       editions: await Promise.all(all.map(summary)),
       lastPublished: all[0]?.draft ?? null,
-      style: larkmoorStyle,
+      style: houseStyleNamed(calculator.houseStyle),
     }
   }
 

@@ -12,6 +12,7 @@ class CalculatorRow extends Model<InferAttributes<CalculatorRow>, NewCalculator>
   declare sentBy: string | null
   declare liveEdition: number | null
   declare takenDownAt: Date | null
+  declare houseStyle: string
 }
 
 export interface NewCalculator {
@@ -33,6 +34,7 @@ export interface CalculatorData {
   readonly sentBy: string | null
   readonly liveEdition: number | null
   readonly takenDownAt: Date | null
+  readonly houseStyle: string
 }
 
 export type CalculatorProgress = Partial<
@@ -62,6 +64,7 @@ export function createCalculatorsStore(database: Sequelize) {
       sentBy: DataTypes.UUID,
       liveEdition: DataTypes.INTEGER,
       takenDownAt: DataTypes.DATE,
+      houseStyle: { type: DataTypes.TEXT, defaultValue: 'larkmoor' },
     },
     {
       sequelize: database,

@@ -5,12 +5,14 @@ import type { Logger } from 'pino'
 import { firstTables } from './migrations/0001-first-tables'
 import { rateSheets } from './migrations/0002-rate-sheets'
 import { handOvers } from './migrations/0003-hand-overs'
+import { houseStyleOfCalculators } from './migrations/0004-house-style-of-calculators'
 
 /** Every change to the tables, in order. Never edited after release; a new change is a new entry. */
 const migrations = [
   { name: '0001-first-tables', up: firstTables },
   { name: '0002-rate-sheets', up: rateSheets },
   { name: '0003-hand-overs', up: handOvers },
+  { name: '0004-house-style-of-calculators', up: houseStyleOfCalculators },
 ]
 
 /** Any fixed number: it keeps two server processes from migrating at the same time. */

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import canonicalize from 'canonicalize'
 import type { EditionContent } from '@vivid/contract'
 import type { Program } from '@vivid/core'
-import { larkmoorStyle } from '../house-styles/larkmoor'
+import { houseStyleNamed } from '../house-styles/house-styles'
 
 export interface FrozenContent {
   /** Canonical JSON (RFC 8785) of the content. */
@@ -11,11 +11,11 @@ export interface FrozenContent {
   readonly sha256: string
 }
 
-export const contentOf = (program: Program): EditionContent => ({
+export const contentOf = (program: Program, houseStyle: string): EditionContent => ({
   format: 'vivid-meter/edition',
   version: 1,
   program,
-  style: larkmoorStyle,
+  style: houseStyleNamed(houseStyle),
 })
 
 /** Freezes what an edition holds: the same content always gives the same text and the same hash. */

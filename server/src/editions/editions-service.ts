@@ -75,7 +75,7 @@ export function createEditionsService(deps: EditionsDeps) {
         if (calculator.sentRevision !== revision) throw new AppError('NOT_SENT_FOR_APPROVAL')
         if (calculator.lastEditedBy === person.id) throw new AppError('APPROVER_IS_LAST_EDITOR')
         const { text, sha256 } = freeze(
-          contentOf(checkedProgram(calculator, today(), await allSheets(transaction))),
+          contentOf(checkedProgram(calculator, today(), await allSheets(transaction)), calculator.houseStyle),
         )
         const [newest] = await editions.ofCalculator(id, transaction)
         const number = (newest?.number ?? 0) + 1

@@ -6,19 +6,21 @@ import { AppError } from '../http/app-error'
 import { parseOrThrow } from '../http/parse'
 import { param, route } from '../http/routing'
 import { files } from './files'
+import type { FileMaker } from './files/file-maker'
 import type { LiveCalculators } from './live-calculators'
 import { limitedTo } from './limits'
 import { etagOf, languageFor, liveOrThrow, serve } from './serving'
-import { shownFigures } from './shown-figures'
+import { shownFigures, shownInput } from './shown-figures'
 
 export interface PublicDeps {
   readonly live: LiveCalculators
   readonly today: () => PlainDate
   readonly handOvers: HandOvers
+  readonly fileMaker: FileMaker
 }
 
 /** What anyone may ask without signing in: `/api/public/calculators/:slug…`. Any site may read and evaluate. */
-export function publicRoutes({ live, today, handOvers }: PublicDeps): Router {
+export function publicRoutes({ live, today, handOvers, fileMaker }: PublicDeps): Router {
   const router = Router()
   router.use((_req, res, next) => {
     res.set({ 'access-control-allow-origin': '*', 'cross-origin-resource-policy': 'cross-origin' })
@@ -68,16 +70,19 @@ export function publicRoutes({ live, today, handOvers }: PublicDeps): Router {
         const kind = fileKinds.find((one) => one === param(req, 'kind'))
         if (!kind) throw new AppError('ADDRESS_UNKNOWN')
         const slug = param(req, 'slug')
-        const shown = await shownFigures(live, slug, parseOrThrow(ShownRequest, req.body), today())
-        const { make, type, ending } = files[kind]
-        const file = await make(shown)
+        const input = await shownInput(live, slug, parseOrThrow(ShownRequest, req.body), today())
+        const shown = shownFigures(input)
+        const { type, ending, needsLoan } = files[kind]
+        if (needsLoan && !shown.ledger)
+          throw new AppError('NOTHING_BORROWED', { details: { calculator: slug } })
+        const file = await fileMaker.make({ kind, input })
         res
           .set({
             'cache-control': 'no-store',
             'content-disposition': `attachment; filename="${slug}.${ending}"`,
           })
           .type(type)
-          .send(file)
+          .send(Buffer.from(file))
       },
     ],
   })
@@ -87,7 +92,8 @@ export function publicRoutes({ live, today, handOvers }: PublicDeps): Router {
       async (req, res) => {
         const { name, reach, message, consent: _, ...shown } = parseOrThrow(HandOverRequest, req.body)
         const slug = param(req, 'slug')
-        await handOvers.accept(await shownFigures(live, slug, shown, today()), {
+        const input = await shownInput(live, slug, shown, today())
+        await handOvers.accept(shownFigures(input), {
           answers: shown.answers,
           person: { name, reach, message },
         })

@@ -1,13 +1,15 @@
 import type { LiveCalculator, ShownRequest } from '@vivid/contract'
-import { figuresFor, type Figures, type PageWords } from '@vivid/contract/wording'
+import { figuresFor, problemWithPlace, type Figures, type PageWords } from '@vivid/contract/wording'
 import {
   evaluate,
   isoDate,
   readIsoDate,
+  type Answers,
   type Evaluation,
   type Ledger,
   type PlainDate,
   type Program,
+  type RateSheet,
 } from '@vivid/core'
 import { AppError } from '../http/app-error'
 import type { LiveCalculators } from './live-calculators'
@@ -33,13 +35,22 @@ export interface ShownFigures {
   readonly rates: readonly string[]
 }
 
-/** Works the figures of a page out again. Refuses answers that have problems, and pages from another month. */
-export async function shownFigures(
+/** All that a page's figures follow from, as plain data: it may be sent to a worker. */
+export interface ShownInput {
+  readonly calculator: LiveCalculator
+  readonly sheets: readonly RateSheet[]
+  readonly answers: Answers
+  readonly language: string
+  readonly on: string
+}
+
+/** Finds what the figures of a page follow from: its edition, and the sheets of its day. Refuses pages from another month. */
+export async function shownInput(
   live: LiveCalculators,
   slug: string,
-  { answers, language: asked, edition, on }: ShownRequest,
+  { answers, language, edition, on }: ShownRequest,
   today: PlainDate,
-): Promise<ShownFigures> {
+): Promise<ShownInput> {
   const day = readIsoDate(on)
   if (!day || ageInDays(day, today) > DAYS_OPEN || ageInDays(day, today) < -1)
     throw new AppError('PAGE_OUTDATED', { field: 'on', details: { day: on } })
@@ -47,18 +58,23 @@ export async function shownFigures(
   const calculator = offered.edition === edition ? offered : await live.edition(slug, edition)
   if (!calculator)
     throw new AppError('EDITION_UNKNOWN', { field: 'edition', details: { number: String(edition) } })
-  const { program } = calculator.content
   const { sheets } = serve(live, calculator, day)
+  return { calculator, sheets, answers, language: languageFor(calculator.content.program, language), on }
+}
+
+/** Works the figures out again, as the page did. Refuses answers that have problems, saying the first. */
+export function shownFigures({ calculator, sheets, answers, language, on }: ShownInput): ShownFigures {
+  const { program } = calculator.content
+  const day = readIsoDate(on)
+  if (!day) throw new Error(`${on} was checked to be a date`)
   const evaluation = evaluate(program, answers, { today: day, sheets })
-  const language = languageFor(program, asked)
   const figures = figuresFor(program, language)
-  const words = figures.words.page
   const questions = new Set(program.steps.flatMap(({ step }) => (step.kind === 'question' ? [step.id] : [])))
   const wrong = evaluation.problems.find(({ field }) => questions.has(field))
   if (wrong)
     throw new AppError('ANSWERS_INVALID', {
       field: `answers.${wrong.field}`,
-      details: { what: words.notYet },
+      details: { what: problemWithPlace(wrong, program, figures) },
     })
   const schedule = evaluation.readouts.find((readout) => readout.shows === 'schedule')
   return {
@@ -68,7 +84,7 @@ export async function shownFigures(
     language,
     main: program.languages[0] ?? language,
     figures,
-    words,
+    words: figures.words.page,
     on,
     ledger:
       (schedule?.shows === 'schedule' && evaluation.ledgers.get(schedule.loan)) ||

@@ -15,6 +15,7 @@ import { loadDemoOnce } from '../database/demo/load-demo'
 import { migrate } from '../database/migrate'
 import { startDelivering } from '../hand-overs/deliver'
 import { createHandOversStore } from '../hand-overs/hand-overs-store'
+import makeInWorker from '../public/files/worker'
 import { LiveCalculators } from '../public/live-calculators'
 
 export const TODAY = { year: 2026, month: 11, day: 25 }
@@ -51,6 +52,8 @@ export async function testServer({
     database,
     live,
     handOvers,
+    // In this thread: the worker runs the same.
+    fileMaker: { make: makeInWorker, close: async () => undefined },
     hurry: delivering.hurry,
     log,
     today: () => TODAY,

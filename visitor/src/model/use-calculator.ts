@@ -1,10 +1,11 @@
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import {
-  createEvaluator,
+  createEvaluatorWith,
   readIsoDate,
   shareOf,
   textIn,
   type Answers,
+  type Further,
   type Minor,
   type Program,
   type Question,
@@ -36,6 +37,8 @@ export interface CalculatorSource {
   readonly today: string
   readonly sheets: readonly RateSheet[]
   readonly language: string
+  /** What a program with affordability, ladders and the like is worked out with. */
+  readonly further: Further | undefined
   /** Where the page is live; a draft's preview is not. */
   readonly live?: LivePage
   /** What a link brought back. */
@@ -83,7 +86,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
       ]),
     ),
   )
-  const evaluator = computed(() => createEvaluator(program.value))
+  const evaluator = computed(() => createEvaluatorWith(program.value, source.value.further))
   const evaluation = computed(() => {
     const today = readIsoDate(source.value.today)
     if (!today) throw new Error(`the page was served for ${source.value.today}, which is no day`)

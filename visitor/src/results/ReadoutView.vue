@@ -6,7 +6,6 @@ import type { TellHost } from '../frame/tell-host'
 import AssumptionsResult from './AssumptionsResult.vue'
 import FigureResult from './FigureResult.vue'
 import MeterResult from './MeterResult.vue'
-import ScheduleResult from './ScheduleResult.vue'
 import SentenceResult from './SentenceResult.vue'
 
 const { step, readout, calculator } = defineProps<{
@@ -21,8 +20,8 @@ const kinds: Record<Readout['shows'], Component> = {
   figure: FigureResult,
   meter: MeterResult,
   sentence: SentenceResult,
-  schedule: ScheduleResult,
   assumptions: AssumptionsResult,
+  schedule: defineAsyncComponent(() => import('./ScheduleResult.vue')),
   chart: defineAsyncComponent(() => import('./ChartResult.vue')),
   ladder: defineAsyncComponent(() => import('./LadderResult.vue')),
   comparison: defineAsyncComponent(() => import('./ComparisonResult.vue')),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
-import { whatIf, type Readout, type ReadoutOf, type WhatIf, type WhatIfName } from '@vivid/core/evaluate'
+import type { Readout, ReadoutOf, WhatIf, WhatIfName } from '@vivid/core/evaluate'
+import { whatIf } from '@vivid/core/further'
 import { problemSentence, readMoney, readPercent } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 import ComparedTable from '../results/ComparedTable.vue'

@@ -44,6 +44,7 @@ export function sentenceOf(
   const payments = changed.payments - asItIs.payments
   const interest = changed.totalInterest - asItIs.totalInterest
   return words.whatIf.says({
+    payment: changed.payment === asItIs.payment ? '' : figures.money(changed.payment),
     time: payments === 0 ? '' : timeOf(Math.abs(payments), frequencies[frequency].perYear, figures),
     isSooner: payments < 0,
     money: figures.money(Math.abs(interest)),

@@ -8,9 +8,9 @@ const shareInFull = (value: Value, f: Figures): string =>
     : f.value(value)
 
 export const hebrew: Language = {
-  years: { one: 'שנה', two: 'שנתיים', other: '# שנים' },
-  months: { one: 'חודש', two: 'חודשיים', other: '# חודשים' },
-  payments: { one: 'תשלום אחד', two: 'שני תשלומים', other: '# תשלומים' },
+  years: { one: '# שנה', other: '# שנים' },
+  months: { one: '# חודש', other: '# חודשים' },
+  payments: { one: '# תשלום', other: '# תשלומים' },
   every: {
     monthly: 'בכל חודש',
     semiMonthly: 'פעמיים בחודש',

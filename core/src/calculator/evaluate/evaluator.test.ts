@@ -7,8 +7,9 @@ import type { CalculatorDocument } from '../document/document'
 import { choice, date, figure, money, number, sentence, t, term, working, yesNo } from '../starters/build'
 import { insuredPurchase } from '../starters/insured-purchase'
 import { mortgagePayment } from '../starters/mortgage-payment'
+import { studyLoan } from '../starters/study-loan'
 import { addedPremiums } from '../starters/sheets'
-import { createEvaluator, evaluate } from './evaluator'
+import { createEvaluator, evaluate } from './evaluate'
 
 const around = { today: TODAY, sheets: [addedPremiums] }
 const run = (answers: Record<string, unknown> = {}, document: CalculatorDocument = mortgagePayment()) =>
@@ -35,6 +36,15 @@ test('the loan is the price less the down payment, and its readouts are its ledg
   })
   expect(readouts[2]).toMatchObject({ value: { unit: 'date', date: '2051-10-25' } })
   expect(ledgers.get('loan')?.totals).toEqual(ledger.totals)
+})
+
+test('after a time without payments the first one falls behind it; while interest is paid, one period from today', () => {
+  const endOf = (during: string, readout: string) =>
+    run({ during, grace: 18, term: { years: 10, months: 0 } }, studyLoan()).ledgers.get(readout)
+  const [added, paid] = [endOf('added', 'added'), endOf('paid', 'paid')]
+  // 25 November 2026 and 19 months; then 119 more.
+  expect([added?.at(1).date, added?.endsOn]).toEqual(['2028-06-25', '2038-05-25'])
+  expect([paid?.at(1).date, paid?.endsOn]).toEqual(['2026-12-25', '2038-05-25'])
 })
 
 test('choosing a frequency changes the number of payments and the rate of each together', () => {

@@ -10,13 +10,12 @@ import type { StepOf } from '../document/steps'
 import type { Answers, Program, ProgramStep, ReadyFormula } from '../program'
 import type { Evaluation } from '../values'
 import { answerOf, type Answered } from './answer-of'
-import { affordabilityFigures, aimFigures, equityFigures, refinanceFigures } from './composites'
+import type { Further } from './further'
 import { evaluationOf } from './evaluation-of'
 import { given, loanTermsOf } from './loan-terms'
 import { loanFigure } from './loan-figures'
 import { lookUp } from './look-up'
 import { readOut, type ReadoutSources } from './readouts'
-import { comparedColumns, comparisonFigures, ladderFigures, rungsOf } from './side-by-side'
 import { termsReader, type TermsReader } from './terms-reader'
 import { kept, sameInputs, type State } from './state'
 import { computedOf, loanValue, valueOf } from './value-of'
@@ -42,8 +41,9 @@ export type Evaluator = (answers: Answers, around: Around) => Evaluation
  * Makes an evaluator for a program. It remembers: called again, it works out only the steps whose answers or inputs
  * changed. Pure otherwise: browser, worker and server get the same figures from the same arguments. Answers are
  * untrusted; what is wrong with them is in `problems`, and whatever does not depend on it is worked out all the same.
+ * `further` is what some kinds of step are worked out with; a program without them does without it (`needsFurther`).
  */
-export function createEvaluator(program: Program): Evaluator {
+export function createEvaluatorWith(program: Program, further: Further | undefined): Evaluator {
   const stepOf = new Map(program.steps.map((one) => [one.step.id, one]))
   let before = new Map<string, Remembered>()
   return (answers, around) => {
@@ -58,7 +58,7 @@ export function createEvaluator(program: Program): Evaluator {
       const state =
         last && sameInputs(last.inputs, inputs)
           ? last.state
-          : kept(last?.state, workOut(one, { program, answers, around, states, work }))
+          : kept(last?.state, workOut(one, { program, answers, around, states, work, further }))
       states.set(id, state)
       now.set(id, { inputs, state })
     }
@@ -67,9 +67,18 @@ export function createEvaluator(program: Program): Evaluator {
   }
 }
 
-/** Works a program out once. */
-export const evaluate = (program: Program, answers: Answers, around: Around): Evaluation =>
-  createEvaluator(program)(answers, around)
+/** Whether a program has steps that are worked out with more than loans and formulas. */
+export const needsFurther = ({ steps }: Program): boolean =>
+  steps.some(({ step }) => furtherKinds.has(step.kind))
+
+const furtherKinds: ReadonlySet<string> = new Set([
+  'affordability',
+  'refinance',
+  'equity',
+  'aim',
+  'ladder',
+  'comparison',
+])
 
 function inputsOf(
   { step, uses }: ProgramStep,
@@ -89,6 +98,7 @@ interface Context {
   readonly around: Around
   readonly states: ReadonlyMap<string, State>
   readonly work: { left: number }
+  readonly further: Further | undefined
 }
 
 /** Works one step out; whatever stops it becomes its problem. */
@@ -122,6 +132,10 @@ function stateOf(one: ProgramStep, context: Context): State {
     return found
   }
   const figures = (set: FigureSet): State => withValue(set, one, program)
+  const further = (): Further => {
+    if (!context.further) throw new Error(`a ${step.kind} was to be worked out without what it needs`)
+    return context.further
+  }
   if (one.faulty && step.kind !== 'question') return {}
   switch (step.kind) {
     case 'section':
@@ -143,18 +157,20 @@ function stateOf(one: ProgramStep, context: Context): State {
     case 'loan':
       return loanState(step, terms, context)
     case 'affordability':
-      return figures(affordabilityFigures(step, terms))
+      return figures(further().affordabilityFigures(step, terms))
     case 'refinance':
-      return figures(refinanceFigures(step, terms))
+      return figures(further().refinanceFigures(step, terms))
     case 'equity':
-      return figures(equityFigures(loanAt(step.loan, states), terms))
+      return figures(further().equityFigures(loanAt(step.loan, states), terms))
     case 'aim':
-      return figures(aimFigures(step, termsAt(step.loan, states), terms))
+      return figures(further().aimFigures(step, termsAt(step.loan, states), terms))
     case 'ladder': {
+      const { rungsOf, ladderFigures } = further()
       const rungs = rungsOf(step, termsAt(step.loan, states), terms)
       return { ...figures(ladderFigures(rungs)), rungs }
     }
     case 'comparison': {
+      const { comparedColumns, comparisonFigures } = further()
       const columns = comparedColumns(step.loans.map(({ loan }) => loanAt(loan, states)))
       if (columns.length === 0) throw new Stopped({ code: 'WAITS' })
       return { ...figures(comparisonFigures(step, columns, program.languages[0] ?? '')), columns }

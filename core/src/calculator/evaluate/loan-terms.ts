@@ -7,6 +7,9 @@ import { factsOf, type Frequency } from '../../rates/frequency'
 import type { StepOf } from '../document/steps'
 import type { TermsReader } from './terms-reader'
 
+/** A longer grace time is refused by the ledger; here it only keeps the calendar in bounds. */
+const LONGEST_GRACE = 1200
+
 /** The ledger's terms of a loan step, from its worked-out terms. What nobody agreed on is left out. */
 export function loanTermsOf(
   step: StepOf<'loan'>,
@@ -22,6 +25,8 @@ export function loanTermsOf(
   const payments = terms.whole('terms.payments')
   const payment = paymentOf(terms, principal, annualRate)
   const grace = terms.whole('terms.gracePayments')
+  // A time in which nothing is paid has no rows: the first payment comes after it.
+  const silent = options.graceInterest?.startsWith('added') ? Math.min(grace ?? 0, LONGEST_GRACE) : 0
   const fees = given({
     financed: terms.whole('terms.financedFees'),
     eachPayment: terms.whole('terms.feeEachPayment'),
@@ -44,7 +49,7 @@ export function loanTermsOf(
     annualRate,
     frequency,
     minorDigits,
-    firstPayment: terms.text('terms.firstPayment') ?? isoDate(onePeriodAfter(today, frequency)),
+    firstPayment: terms.text('terms.firstPayment') ?? isoDate(periodsAfter(today, frequency, 1 + silent)),
     ...given({
       compounding: options.compounding,
       term,
@@ -119,10 +124,11 @@ function rateChangesOf({ rateChanges }: StepOf<'loan'>, terms: TermsReader): Rat
   return found.length > 0 ? found : undefined
 }
 
-/** The first payment of a loan agreed on a day: one period later. */
-export function onePeriodAfter(today: PlainDate, frequency: Frequency): PlainDate {
+/** The day so many periods after another: a loan's first payment falls one period after it was agreed on. */
+export function periodsAfter(day: PlainDate, frequency: Frequency, periods: number): PlainDate {
   const { every } = factsOf(frequency)
-  if ('days' in every) return addDays(today, every.days)
-  if ('months' in every) return addMonths(today, every.months)
-  return addDays(today, 15)
+  if ('days' in every) return addDays(day, every.days * periods)
+  if ('months' in every) return addMonths(day, every.months * periods)
+  const months = addMonths(day, Math.floor(periods / 2))
+  return periods % 2 === 0 ? months : addDays(months, 15)
 }

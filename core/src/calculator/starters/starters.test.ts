@@ -4,7 +4,7 @@ import { compile } from '../compile/compile'
 import { textsOf } from '../compile/text-problems'
 import { CalculatorDocument } from '../document/document'
 import { RateSheet, sheetFaults } from '../document/sheets'
-import { evaluate } from '../evaluate/evaluator'
+import { evaluate } from '../evaluate/evaluate'
 import { runProofs } from '../proofs'
 import { starters } from './index'
 

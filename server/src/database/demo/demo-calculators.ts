@@ -7,6 +7,8 @@ import {
   renameLanguage,
   starters,
 } from '@vivid/core'
+import type { HouseStyleName } from '../../house-styles/house-styles'
+import { hebrewTexts } from './demo-hebrew'
 
 /** A calculator of the demo lender: its draft, and the documents of the editions it has had, oldest first. */
 export interface DemoCalculator {
@@ -21,6 +23,8 @@ export interface DemoCalculator {
     readonly approvedBy: string
   }[]
   readonly ends: 'draft' | 'sent' | 'live' | 'takenDown'
+  /** The lender's own where nothing is said. */
+  readonly style?: HouseStyleName
 }
 
 const [ines, rasmus] = ['ines@larkmoor.example', 'rasmus@larkmoor.example']
@@ -37,6 +41,8 @@ interface Own {
   readonly currency?: CalculatorDocument['currency']
   /** The one language of a calculator for another country; none: English and French. */
   readonly only?: string
+  readonly contact?: CalculatorDocument['contact']
+  readonly disclosure?: string
 }
 
 /** A starter with a title of its own and some fields of its steps changed. Labels are given in English. */
@@ -46,7 +52,16 @@ function made(
   starter = 'mortgage-payment',
 ): CalculatorDocument {
   const document = starterNamed(starter)
-  const { title, titleFrench, introduction, introductionFrench, currency = 'CAD', only } = own
+  const {
+    title,
+    titleFrench,
+    introduction,
+    introductionFrench,
+    currency = 'CAD',
+    only,
+    contact,
+    disclosure,
+  } = own
   const steps = document.steps.map(
     (step) => ({ ...step, ...inTexts(changes[step.id] ?? {}, step) }) as CalculatorStep,
   )
@@ -54,10 +69,16 @@ function made(
     ...document,
     currency,
     title: texts(title, titleFrench),
+    ...(disclosure && { disclosure: { 'en-CA': paragraphs(disclosure) } }),
     introduction: {
       ...document.introduction,
       ...(introduction ? { 'en-CA': paragraphs(introduction) } : {}),
       ...(introductionFrench ? { 'fr-CA': paragraphs(introductionFrench) } : {}),
+    },
+    contact: {
+      'en-CA': 'Call 555-0142, or come by Quay 4 between eight and six.',
+      ...(only ? {} : { 'fr-CA': 'Appelez le 555-0142, ou passez au Quai 4 entre huit et dix-huit heures.' }),
+      ...contact,
     },
     steps,
     proofs: Object.keys(changes).length > 0 ? [] : document.proofs,
@@ -80,7 +101,7 @@ const texts = (english: string, french?: string) => ({
 function inTexts(change: Change, step: CalculatorStep): object {
   return Object.fromEntries(
     Object.entries(change).map(([field, value]) =>
-      (field === 'label' || field === 'help') && typeof value === 'string'
+      (field === 'label' || field === 'help' || field === 'sentence') && typeof value === 'string'
         ? [field, { ...(step as unknown as Record<string, object>)[field], 'en-CA': value }]
         : [field, value],
     ),
@@ -247,12 +268,29 @@ const skipper = made(
 
 const engine = made({ title: 'Marine engine loan', titleFrench: 'Prêt pour moteur marin' }, {}, 'vessel-loan')
 
+const harbourHome = withAnswers(
+  made(
+    {
+      title: 'הלוואה לבית על המים',
+      introduction: 'כמה יעלה בית על המים, ולאן הולך כל תשלום.',
+      currency: 'ILS',
+      only: 'he-IL',
+      contact: { 'en-CA': 'טלפון 555-0142, או ברציף 4 בין שמונה לשש.' },
+      disclosure: 'זו המחשה ולא הצעה. ריביות ועמלות יכולות להשתנות עד החתימה.',
+    },
+    hebrewTexts,
+  ),
+  'מירב ודן',
+  {},
+)
+
 const once = (
   slug: string,
   draft: CalculatorDocument,
   daysAgo: number,
   editedBy: string,
   approvedBy: string,
+  style: HouseStyleName = 'larkmoor',
 ): DemoCalculator => ({
   slug,
   draft,
@@ -260,6 +298,7 @@ const once = (
   editedDaysAgo: daysAgo,
   editions: [{ document: draft, daysAgo, approvedBy }],
   ends: 'live',
+  style,
 })
 
 export const demoCalculators: readonly DemoCalculator[] = [
@@ -333,6 +372,7 @@ export const demoCalculators: readonly DemoCalculator[] = [
   },
   once('renew-your-mooring-mortgage', mooring, 12, rasmus, kofi),
   once('what-floating-home-can-you-afford', afford, 19, ines, odile),
-  once('skipper-training-loan', skipper, 27, rasmus, odile),
-  once('marine-engine-loan', engine, 45, ines, kofi),
+  once('skipper-training-loan', skipper, 27, rasmus, odile, 'chandler'),
+  once('marine-engine-loan', engine, 45, ines, kofi, 'nightwatch'),
+  once('harbour-home-loan', harbourHome, 9, rasmus, kofi),
 ]

@@ -39,7 +39,7 @@ export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promi
 type Insert = ReturnType<typeof inserter>
 
 async function loadCalculator(
-  { slug, draft, editedBy, editedDaysAgo, editions, ends }: DemoCalculator,
+  { slug, draft, editedBy, editedDaysAgo, editions, ends, style = 'larkmoor' }: DemoCalculator,
   people: ReadonlyMap<string, string>,
   today: PlainDate,
   insert: Insert,
@@ -51,6 +51,7 @@ async function loadCalculator(
   const editor = people.get(editedBy)
   const id = await insert('calculators', {
     slug,
+    house_style: style,
     draft: JSON.stringify(CalculatorDocument.parse(draft)),
     revision,
     last_edited_by: editor,
@@ -64,7 +65,7 @@ async function loadCalculator(
     const { program } = compiled
     if (stoppingProblems(compiled).length > 0)
       throw new Error(`the demo edition ${slug} ${index + 1} does not compile`)
-    const { text, sha256 } = freeze(contentOf(program))
+    const { text, sha256 } = freeze(contentOf(program, style))
     await insert('editions', {
       calculator_id: id,
       number: index + 1,

@@ -1,25 +1,14 @@
 import type { FileKind } from '@vivid/contract'
-import type { ShownFigures } from '../shown-figures'
-import { paymentsCalendar } from './payments-calendar'
-import { resultsPdf } from './results-pdf'
-import { scheduleWorkbook } from './schedule-workbook'
 
-/** A file of a visitor's figures: its media type, the ending of its name, and how it is made. */
+/** What a file of a visitor's figures is: its media type, the ending of its name, and whether it is of a loan. */
 export const files: Readonly<
-  Record<
-    FileKind,
-    {
-      readonly type: string
-      readonly ending: string
-      readonly make: (shown: ShownFigures) => Promise<Buffer>
-    }
-  >
+  Record<FileKind, { readonly type: string; readonly ending: string; readonly needsLoan: boolean }>
 > = {
-  pdf: { type: 'application/pdf', ending: 'pdf', make: resultsPdf },
+  pdf: { type: 'application/pdf', ending: 'pdf', needsLoan: false },
   xlsx: {
     type: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
     ending: 'xlsx',
-    make: scheduleWorkbook,
+    needsLoan: true,
   },
-  calendar: { type: 'text/calendar; charset=utf-8', ending: 'ics', make: paymentsCalendar },
+  calendar: { type: 'text/calendar; charset=utf-8', ending: 'ics', needsLoan: true },
 }

@@ -2,12 +2,12 @@ import { createHash } from 'node:crypto'
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import { textIn, type Ledger } from '@vivid/core'
 import type { ShownFigures } from '../shown-figures'
-import { neededLedger } from './needed-ledger'
 
 /** The payments of a loan as all-day entries (RFC 5545): each on its day, with its own amount. */
 export async function paymentsCalendar(shown: ShownFigures): Promise<Buffer> {
   const { program, language, main, words, figures } = shown
-  const ledger = neededLedger(shown)
+  const { ledger } = shown
+  if (!ledger) throw new Error('a schedule is kept of a loan only')
   const calendar = ical({
     name: textIn(program.title, language, main),
     prodId: { company: program.lender, product: 'payments', language: language.slice(0, 2).toUpperCase() },

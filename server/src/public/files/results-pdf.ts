@@ -10,6 +10,7 @@ import {
   type Readout,
   type ReadoutStep,
   type RichText,
+  type ScheduleColumn,
   type Texts,
 } from '@vivid/core'
 import type { ShownFigures } from '../shown-figures'
@@ -226,6 +227,7 @@ function scheduleOf(paper: Paper): Content[] {
   if (readout?.shows !== 'schedule' || step?.kind !== 'readout' || !ledger) return []
   const columns = readout.columns.filter((column) => column !== 'date')
   const named = columns.map((column) => words.columns[column])
+  const paidToo: ScheduleColumn[] = columns.includes('payment') ? columns : ['payment', ...columns]
   return [
     { ...heading(say(step.label), paper), pageBreak: 'before' },
     tableOf(
@@ -238,11 +240,11 @@ function scheduleOf(paper: Paper): Content[] {
     ),
     { text: '', margin: [0, 10, 0, 0] },
     tableOf(
-      [words.number, words.columns.date, ...named],
+      [words.number, words.columns.date, ...paidToo.map((column) => words.columns[column])],
       paymentsOf(ledger).map((row) => [
         String(row.number),
         row.date ?? '',
-        ...columns.map((column) => scheduleCell(column, row, ledger, figures)),
+        ...paidToo.map((column) => scheduleCell(column, row, ledger, figures)),
       ]),
       paper,
     ),
@@ -271,6 +273,8 @@ function tableOf(head: readonly string[], rows: readonly (readonly string[])[], 
       dontBreakRows: true,
     },
     fontSize: rows.length > 40 ? 8 : 10,
+    fontFeatures: ['tnum'],
+    margin: [0, 0, 0, 8],
     layout: {
       hLineWidth: () => 0.5,
       vLineWidth: () => 0,

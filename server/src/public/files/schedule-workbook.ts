@@ -2,12 +2,12 @@ import ExcelJS from 'exceljs'
 import { isRightToLeft } from '@vivid/contract/wording'
 import { textIn, type LedgerRow } from '@vivid/core'
 import type { ShownFigures } from '../shown-figures'
-import { neededLedger } from './needed-ledger'
 
 /** The schedule as an Office Open XML workbook (ISO/IEC 29500): a sheet of payments and one of years, numbers as numbers. */
 export async function scheduleWorkbook(shown: ShownFigures): Promise<Buffer> {
   const { program, language, main, words, figures } = shown
-  const ledger = neededLedger(shown)
+  const { ledger } = shown
+  if (!ledger) throw new Error('a schedule is kept of a loan only')
   const book = new ExcelJS.Workbook()
   book.creator = program.lender
   book.created = new Date(`${shown.on}T00:00:00Z`)

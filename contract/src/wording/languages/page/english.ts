@@ -98,8 +98,8 @@ export const englishPage: PageWords = {
       rate: (rate) => `at ${rate}`,
       payment: (amount) => `paying ${amount}`,
     },
-    says: ({ time, isSooner, money, isLess }) =>
-      `${time ? `${time} ${isSooner ? 'sooner' : 'later'}` : 'Paid off at the same time'}, ${money} ${isLess ? 'less' : 'more'} interest.`,
+    says: ({ payment, time, isSooner, money, isLess }) =>
+      `${payment && `Each payment would be ${payment}. `}${time ? `${time} ${isSooner ? 'sooner' : 'later'}` : 'Paid off at the same time'}, ${money} ${isLess ? 'less' : 'more'} interest.`,
     full: 'Four stand beside each other already; remove one to keep another.',
   },
 

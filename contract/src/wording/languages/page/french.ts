@@ -99,8 +99,8 @@ export const frenchPage: PageWords = {
       rate: (rate) => `à ${rate}`,
       payment: (amount) => `en payant ${amount}`,
     },
-    says: ({ time, isSooner, money, isLess }) =>
-      `${time ? `${time} plus ${isSooner ? 'tôt' : 'tard'}` : 'Remboursé au même moment'}, ${money} d’intérêts ${isLess ? 'en moins' : 'en plus'}.`,
+    says: ({ payment, time, isSooner, money, isLess }) =>
+      `${payment && `Chaque versement serait de ${payment}. `}${time ? `${time} plus ${isSooner ? 'tôt' : 'tard'}` : 'Remboursé au même moment'}, ${money} d’intérêts ${isLess ? 'en moins' : 'en plus'}.`,
     full: 'Quatre sont déjà côte à côte ; retirez-en un pour en garder un autre.',
   },
 

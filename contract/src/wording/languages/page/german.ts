@@ -99,8 +99,8 @@ export const germanPage: PageWords = {
       rate: (rate) => `zu ${rate}`,
       payment: (amount) => `mit ${amount}`,
     },
-    says: ({ time, isSooner, money, isLess }) =>
-      `${time ? `${time} ${isSooner ? 'früher' : 'später'}` : 'Zur selben Zeit abbezahlt'}, ${money} ${isLess ? 'weniger' : 'mehr'} Zinsen.`,
+    says: ({ payment, time, isSooner, money, isLess }) =>
+      `${payment && `Jede Rate wäre ${payment}. `}${time ? `${time} ${isSooner ? 'früher' : 'später'}` : 'Zur selben Zeit abbezahlt'}, ${money} ${isLess ? 'weniger' : 'mehr'} Zinsen.`,
     full: 'Vier stehen schon nebeneinander; entfernen Sie eine, um eine andere zu behalten.',
   },
 

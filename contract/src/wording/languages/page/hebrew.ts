@@ -98,8 +98,8 @@ export const hebrewPage: PageWords = {
       rate: (rate) => `בריבית ${rate}`,
       payment: (amount) => `בתשלום ${amount}`,
     },
-    says: ({ time, isSooner, money, isLess }) =>
-      `${time ? `${isSooner ? 'מוקדם יותר' : 'מאוחר יותר'} ב־${time}` : 'מסתיים באותו מועד'}, ${money} ${isLess ? 'פחות' : 'יותר'} ריבית.`,
+    says: ({ payment, time, isSooner, money, isLess }) =>
+      `${payment && `כל תשלום יהיה ${payment}. `}${time ? `${isSooner ? 'מוקדם יותר' : 'מאוחר יותר'} ב־${time}` : 'מסתיים באותו מועד'}, ${money} ${isLess ? 'פחות' : 'יותר'} ריבית.`,
     full: 'כבר יש ארבעה זה לצד זה; יש להסיר אחד כדי לשמור אחר.',
   },
 

@@ -98,8 +98,8 @@ export const spanishPage: PageWords = {
       rate: (rate) => `al ${rate}`,
       payment: (amount) => `pagando ${amount}`,
     },
-    says: ({ time, isSooner, money, isLess }) =>
-      `${time ? `${time} ${isSooner ? 'antes' : 'después'}` : 'Pagado al mismo tiempo'}, ${money} ${isLess ? 'menos' : 'más'} de intereses.`,
+    says: ({ payment, time, isSooner, money, isLess }) =>
+      `${payment && `Cada cuota sería de ${payment}. `}${time ? `${time} ${isSooner ? 'antes' : 'después'}` : 'Pagado al mismo tiempo'}, ${money} ${isLess ? 'menos' : 'más'} de intereses.`,
     full: 'Ya hay cuatro uno junto a otro; quite uno para guardar otro.',
   },
 

@@ -1,0 +1,120 @@
+import { describe, expect, test } from 'vitest'
+import fc from 'fast-check'
+import { amortize } from '../../loan/amortize'
+import type { LoanTerms } from '../../loan/terms'
+import { minor } from '../../money/minor'
+import { TODAY } from '../../testing/test-document'
+import { compile } from '../compile/compile'
+import { mortgagePayment } from '../starters/mortgage-payment'
+import type { ComparedColumn } from '../values'
+import { evaluate } from './evaluate'
+import { whatIf, type WhatIf } from './what-if'
+
+const terms: LoanTerms = {
+  principal: 350_710_00,
+  annualRate: '4.64',
+  compounding: 2,
+  frequency: 'monthly',
+  term: { years: 25 },
+  firstPayment: '2026-12-25',
+}
+const ledgerOf = (changed: LoanTerms) => {
+  const ledger = amortize(changed)
+  if (!ledger.ok) throw new Error(ledger.code)
+  return ledger
+}
+const columnOf = (change: WhatIf, of: LoanTerms = terms): ComparedColumn => {
+  const answer = whatIf(of, [change])
+  const column = 'ok' in answer ? undefined : answer.changed[0]
+  if (!column || 'ok' in column) throw new Error('no column')
+  return column
+}
+
+describe('what if', () => {
+  test('an extra, a lump sum, a rate and a payment are each what the ledger says of such a loan', () => {
+    const cases: [WhatIf, LoanTerms][] = [
+      [
+        { kind: 'extra', amount: minor(250_00) },
+        { ...terms, extras: [{ amount: 250_00, every: 'payment' }] },
+      ],
+      [
+        { kind: 'lumpSum', amount: minor(20_000_00), withPayment: 24 },
+        { ...terms, extras: [{ amount: 20_000_00, every: 'once', at: 24 }] },
+      ],
+      [
+        { kind: 'rate', annualRate: '5.2' },
+        { ...terms, annualRate: '5.2' },
+      ],
+      [
+        { kind: 'payment', payment: minor(2_500_00) },
+        { ...terms, term: undefined as never, payment: 2_500_00 },
+      ],
+    ]
+    for (const [change, changed] of cases) {
+      const { term, ...rest } = changed
+      const ledger = ledgerOf(term === undefined ? rest : changed)
+      expect(columnOf(change)).toMatchObject({
+        payment: ledger.payment,
+        payments: ledger.count,
+        totalInterest: ledger.totals.interest,
+        totalPaid: ledger.totals.paid,
+        endDate: ledger.endsOn,
+      })
+    }
+  })
+
+  test('each is against the loan as it is, and numbered as it was asked', () => {
+    const answer = whatIf(terms, [
+      { kind: 'rate', annualRate: '5.2' },
+      { kind: 'payment', payment: minor(1_00) },
+      { kind: 'extra', amount: minor(250_00) },
+    ])
+    if ('ok' in answer) throw new Error(answer.code)
+    const [rate, tooSmall, extra] = answer.changed
+    const asItIs = ledgerOf(terms)
+    expect(answer.asItIs).toMatchObject({ at: 0, payment: asItIs.payment, difference: 0 })
+    expect(tooSmall).toMatchObject({ ok: false, code: 'PAYMENT_TOO_SMALL' })
+    expect(rate).toMatchObject({
+      at: 1,
+      difference: ledgerOf({ ...terms, annualRate: '5.2' }).totals.interest - asItIs.totals.interest,
+    })
+    expect(extra).toMatchObject({ at: 3 })
+  })
+
+  test('an extra joins those agreed on already', () => {
+    const agreed: LoanTerms = { ...terms, extras: [{ amount: 100_00, every: 'payment' }] }
+    const together = ledgerOf({ ...terms, extras: [{ amount: 350_00, every: 'payment' }] })
+    expect(columnOf({ kind: 'extra', amount: minor(250_00) }, agreed).totalInterest).toBe(
+      together.totals.interest,
+    )
+  })
+
+  test('an extra never costs more, and a lump sum earlier never costs more than later', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 2_000_00 }), fc.integer({ min: 1, max: 20 }), (amount, years) => {
+        const { totalInterest } = columnOf({ kind: 'extra', amount: minor(amount) })
+        expect(totalInterest).toBeLessThanOrEqual(ledgerOf(terms).totals.interest)
+        const lump = (withPayment: number) =>
+          columnOf({ kind: 'lumpSum', amount: minor(amount), withPayment }).totalInterest
+        expect(lump(12 * (years - 1))).toBeLessThanOrEqual(lump(12 * years) + 2)
+      }),
+      { numRuns: 60 },
+    )
+  })
+
+  test('terms that make no loan are refused as a whole', () => {
+    expect(whatIf({ ...terms, principal: -1 }, [])).toMatchObject({ ok: false })
+  })
+})
+
+test('a program tells the terms its what-if is about, and has none where nothing is borrowed', () => {
+  const { program } = compile(mortgagePayment(), [])
+  const around = { today: TODAY, sheets: [] }
+  const { readouts, terms: of, ledgers } = evaluate(program, {}, around)
+  const readout = readouts.find(({ shows }) => shows === 'whatIf')
+  expect(readout).toMatchObject({ loan: 'loan', offers: ['extra', 'lumpSum', 'rate', 'payment'] })
+  expect(ledgerOf(of.get('loan') as LoanTerms).totals).toEqual(ledgers.get('loan')?.totals)
+  const nothing = evaluate(program, { downPayment: { percent: '100' } }, around)
+  expect(nothing.terms.size).toBe(0)
+  expect(nothing.readouts.some(({ shows }) => shows === 'whatIf')).toBe(false)
+})
