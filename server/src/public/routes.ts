@@ -88,7 +88,7 @@ export function publicRoutes({ live, today, handOvers, fileMaker }: PublicDeps):
   })
   route(router, '/calculators/:slug/hand-overs', {
     post: [
-      limitedTo({ points: 10, seconds: 600 }),
+      limitedTo({ points: 30, seconds: 600 }),
       async (req, res) => {
         const { name, reach, message, consent: _, ...shown } = parseOrThrow(HandOverRequest, req.body)
         const slug = param(req, 'slug')
