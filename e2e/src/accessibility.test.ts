@@ -1,23 +1,9 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
-import type { Page } from 'puppeteer-core'
 import { expect, test } from 'vitest'
 import { click, fill, useApplication } from './support/application'
+import { brokenRules as check } from './support/axe'
 import { closeDialog, openLine, withStarter } from './support/desk'
 
 const app = useApplication()
-const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-
-async function check(page: Page): Promise<string[]> {
-  await page.evaluate(axe)
-  return page.evaluate(async () => {
-    const rules = { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }
-    const { axe } = window as unknown as {
-      axe: { run: (o: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> }
-    }
-    return (await axe.run(rules)).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 200)}`)
-  })
-}
 
 test('no rule of WCAG 2.2 AA is broken on the desk, whatever line is open', async () => {
   const page = await withStarter(app, 'insurance-by-credit', 'Open lines')

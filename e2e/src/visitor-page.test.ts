@@ -1,7 +1,6 @@
-import { readFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import type { Page } from 'puppeteer-core'
 import { expect, test } from 'vitest'
+import { brokenRules as check } from './support/axe'
 import { eventually, expectText, fill, placedFrame, useApplication, textOf } from './support/application'
 
 const app = useApplication()
@@ -135,19 +134,6 @@ test('an unknown calculator gets a decent page too', async () => {
 })
 
 test('no accessibility rule of WCAG 2.2 AA is broken', async () => {
-  const axe = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
-  const check = async (page: Page) => {
-    await page.evaluate(axe)
-    return page.evaluate(async () => {
-      const rules = { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }
-      const { axe } = window as unknown as {
-        axe: { run: (o: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> }
-      }
-      return (await axe.run(rules)).violations.map(
-        ({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 160)}`,
-      )
-    })
-  }
   const page = await open()
   await page.locator('.year button').click()
   expect(await check(page)).toEqual([])

@@ -6,10 +6,12 @@ import { computed } from 'vue'
 const open = defineModel<boolean>('open', { required: true })
 const { slug } = defineProps<{ slug: string }>()
 
-const snippet = computed(
-  () => `<script async src="${window.location.origin}/embed.js" data-calculator="${slug}"><${'/'}script>`,
-)
 const address = computed(() => `${window.location.origin}/c/${slug}`)
+const snippet = computed(
+  () =>
+    `<script async src="${window.location.origin}/embed.js" data-calculator="${slug}"><${'/'}script>\n` +
+    `<noscript><a href="${address.value}">Loan calculator</a></noscript>`,
+)
 
 async function copy(text: string): Promise<void> {
   try {
@@ -29,6 +31,11 @@ async function copy(text: string): Promise<void> {
     </p>
     <pre id="placement-snippet" tabindex="0">{{ snippet }}</pre>
     <Button type="primary" @click="copy(snippet)">Copy the snippet</Button>
+    <p class="address">
+      The page’s own language is spoken where the calculator has it, or another by
+      <code>data-language="fr-CA"</code>; <code>data-answers="homePrice=412,600"</code> fills answers in, and
+      <code>data-height="1200"</code> keeps room for it while it loads.
+    </p>
     <p class="address">
       Its own page: <a class="link" :href="address" target="_blank" rel="noopener">{{ address }}</a>
     </p>

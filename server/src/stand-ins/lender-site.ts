@@ -4,15 +4,21 @@ import { handOverReceiver } from './hand-over-receiver'
 /**
  * The website of the made-up lender: a stand-in for the pages on which a site developer places a calculator.
  * It is served on a port of its own, so that a calculator is framed across origins as it is in earnest.
- * `/` shows the floating home mortgage, `/borrow/:slug` any other, each placed by the snippet the desk gives.
+ * `/` shows the floating home mortgage, `/borrow/:slug` any other, each placed by the snippet the desk gives; `/both`
+ * shows two on one page, with answers to begin with, and a line that follows what visitors do.
  */
 export function lenderSite(vividOrigin: () => string): Express {
   const app = express()
-  app.get('/', (_req, res) => void res.type('html').send(page(vividOrigin(), 'floating-home-mortgage')))
+  app.get(
+    '/',
+    (_req, res) => void res.type('html').send(page(placed(vividOrigin(), 'floating-home-mortgage'))),
+  )
+  app.get('/both', (_req, res) => void res.type('html').send(page(both(vividOrigin()))))
+  app.get('/follow.js', (_req, res) => void res.type('js').send(follow))
   app.get('/borrow/:slug', (req, res) => {
     const { slug } = req.params
     if (!/^[a-z0-9-]{1,80}$/.test(slug)) return void res.status(404).type('text').send('No such page.')
-    res.type('html').send(page(vividOrigin(), slug))
+    res.type('html').send(page(placed(vividOrigin(), slug)))
   })
   app.use(handOverReceiver())
   app.get('/site.css', (_req, res) => void res.type('css').send(stylesheet))
@@ -20,7 +26,25 @@ export function lenderSite(vividOrigin: () => string): Express {
   return app
 }
 
-const page = (vividOrigin: string, slug: string) => `<!doctype html>
+/** As the desk gives it: with a link for browsers that run no scripts. */
+const placed = (vividOrigin: string, slug: string, more = '') => `
+    <script async src="${vividOrigin}/embed.js" data-calculator="${slug}"${more}></script>
+    <noscript><a href="${vividOrigin}/c/${slug}">The calculator on a page of its own</a></noscript>`
+
+const both = (vividOrigin: string) =>
+  placed(vividOrigin, 'floating-home-mortgage', ' data-answers="homePrice=500,000&downPayment=20%25"') +
+  placed(vividOrigin, 'renew-your-mooring-mortgage', ' data-language="fr-CA" data-height="2400"') +
+  '<p id="followed">Nothing was done yet.</p><script src="/follow.js"></script>'
+
+/** What a host page may do with the events: they bubble from the calculator's frame. */
+const follow = `
+for (const event of ['opened', 'changed', 'result', 'kept', 'handedOver'])
+  document.addEventListener('vivid-meter:' + event, ({ type, detail }) => {
+    document.getElementById('followed').textContent += ' ' + type + ' ' + detail.calculator + ' ' + detail.language + '.'
+  })
+`
+
+const page = (calculators: string) => `<!doctype html>
 <html lang="en-CA">
 <head>
   <meta charset="utf-8">
@@ -34,7 +58,7 @@ const page = (vividOrigin: string, slug: string) => `<!doctype html>
   <main>
     <h1>What would it cost?</h1>
     <p>Floating homes, narrowboats and boathouses are what we know. Put in your own figures; nothing you type is kept.</p>
-    <script async src="${vividOrigin}/embed.js" data-calculator="${slug}"></script>
+    ${calculators}
     <p class="after">Questions? Our people at Quay 4 answer from eight to six. This site is a made-up example.</p>
   </main>
 </body>

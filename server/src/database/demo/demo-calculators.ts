@@ -162,6 +162,11 @@ const narrowboat = (most: number) =>
         rate: { default: '7.9', least: '0', most: '30' },
         frequency: { options: ['monthly', 'weekly', 'quarterly'], default: 'monthly' },
         loan: { options: { compounding: 'perPayment' } },
+        schedule: {
+          by: 'payment',
+          columns: ['payment', 'principal', 'interest', 'balance'],
+          label: 'Payment by payment',
+        },
       },
     ),
     'Second-hand boat, 12 years',

@@ -1,0 +1,260 @@
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import type { Page } from 'puppeteer-core'
+import { afterAll, expect, test } from 'vitest'
+import { click, eventually, expectText, fill, textOf, useApplication } from './support/application'
+
+const app = useApplication()
+const folder = mkdtempSync(join(tmpdir(), 'vivid-kept-'))
+afterAll(() => rmSync(folder, { recursive: true, force: true }))
+
+const open = async (query = '', slug = 'floating-home-mortgage') => {
+  const page = await app.visit(`${app.address}/c/${slug}${query}`)
+  await page.waitForSelector('.keeping')
+  return page
+}
+const valueOf = (page: Page, id: string) => page.$eval(`#${id}`, (field) => (field as HTMLInputElement).value)
+const tryOut = (page: Page, offer: string) =>
+  page.$eval(`.what-if input[value=${offer}]`, (radio) => (radio as HTMLInputElement).click())
+
+interface Evaluated {
+  readonly edition: number
+  readonly readouts: readonly { readonly id: string; readonly figure: string; readonly sentence: string }[]
+}
+const evaluated = async (slug: string, answers: object, language?: string): Promise<Evaluated> =>
+  (await (
+    await fetch(`${app.address}/api/public/calculators/${slug}/evaluate`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ answers, ...(language && { language }) }),
+    })
+  ).json()) as Evaluated
+
+test('what if: an extra is tried, kept, and stands beside a rate and a payment; no answer is lost', async () => {
+  const page = await open()
+  await fill(page, '#answer-homePrice', '500000')
+  await fill(page, '#whatIf-amount', '250')
+  await expectText(page, '.what-if .says', 'sooner, $')
+  await click(page, 'Keep it beside', '.what-if')
+  await expectText(page, '.what-if table', '$250 extra each time')
+  await tryOut(page, 'rate')
+  await fill(page, '#whatIf-amount', '5.2')
+  await expectText(page, '.what-if .says', 'Each payment would be $')
+  await page.keyboard.press('Enter')
+  await tryOut(page, 'lumpSum')
+  await fill(page, '#whatIf-amount', '20k')
+  await page.select('#whatIf-when', '5')
+  await page.keyboard.press('Tab')
+  await click(page, 'Keep it beside', '.what-if')
+  await tryOut(page, 'payment')
+  await fill(page, '#whatIf-amount', '100')
+  await expectText(page, '.what-if .says', 'So small a payment never repays the loan')
+  await fill(page, '#whatIf-amount', '1500')
+  await click(page, 'Keep it beside', '.what-if')
+  const heads = () => page.$$eval('.what-if thead th', (all) => all.map((th) => th.textContent?.trim()))
+  expect(await heads()).toEqual([
+    'as it is',
+    '$250 extra each time',
+    'at 5.2%',
+    '$20,000 after 5 years',
+    'paying $1,500',
+  ])
+  await expectText(page, '.what-if', 'Four stand beside each other already')
+  expect(await valueOf(page, 'answer-homePrice')).toBe('$500,000')
+
+  // They follow the answers, and each column is the loan the ledger says it is.
+  await page.click('#answer-rate', { clickCount: 3 })
+  await page.keyboard.type('4')
+  await eventually(
+    async () =>
+      (await textOf(page, '.what-if tbody tr:first-child td:nth-child(2)')) === (await headline(page)),
+    () => 'the first column does not follow',
+  )
+  await click(page, 'Remove at 5.2%', '.what-if')
+  await eventually(
+    async () => (await heads()).length === 4,
+    () => 'the column stays',
+  )
+})
+/** Gives a page the clipboard, as a visitor's own browser does where they press. */
+async function mayCopy(page: Page): Promise<void> {
+  await page
+    .browserContext()
+    .overridePermissions(app.address, ['clipboard-read', 'clipboard-write', 'clipboard-sanitized-write'])
+  await page.bringToFront()
+}
+
+test('where the browser does not let pages copy, the link is shown', async () => {
+  const page = await open()
+  await page.evaluate(() => Object.defineProperty(navigator, 'clipboard', { value: undefined }))
+  await click(page, 'Copy a link to these figures', '.keeping')
+  const link = await page.waitForSelector('.keeping input[readonly]')
+  expect(await link?.evaluate((field) => (field as HTMLInputElement).value)).toContain('#kept=')
+})
+
+const headline = (page: Page) => textOf(page, '.payment .figure')
+
+test('a link brings the same answers back, and says so where the figure is another one today', async () => {
+  const page = await open()
+  await fill(page, '#answer-homePrice', '455000')
+  await mayCopy(page)
+  await click(page, 'Copy a link to these figures', '.keeping')
+  await expectText(page, '.said-of', 'The link is copied.')
+  const address = await page.evaluate(() => navigator.clipboard.readText())
+  expect(new URL(address).search).toBe('?lang=en-CA')
+  const opened = await app.visit(address)
+  expect(await valueOf(opened, 'answer-homePrice')).toBe('$455,000')
+  expect(await headline(opened)).toBe(await headline(page))
+  expect(await opened.$('.note')).toBeNull()
+
+  const [before, hash = ''] = address.split('kept=')
+  const kept = JSON.parse(Buffer.from(hash, 'base64url').toString()) as { headline: { money: number } }
+  kept.headline.money = 950_00
+  const older = `${before}kept=${Buffer.from(JSON.stringify(kept)).toString('base64url')}`
+  const changed = await app.visit(older)
+  await expectText(changed, '.note', 'the figure was $950.00')
+  const broken = await app.visit(`${before}kept=nonsense`)
+  expect(await valueOf(broken, 'answer-homePrice')).toBe('$412,600')
+})
+
+test('files are saved with the page’s own figures', async () => {
+  const page = await open('?homePrice=300,000&downPayment=20%25&rate=5&frequency=monthly')
+  const session = await page.createCDPSession()
+  await session.send('Browser.setDownloadBehavior', {
+    behavior: 'allowAndName',
+    downloadPath: folder,
+    eventsEnabled: true,
+    browserContextId: (page.browserContext() as { id?: string }).id ?? '',
+  })
+  const saved = async (label: string): Promise<Buffer> => {
+    const before = new Set(readdirSync(folder))
+    await click(page, label, '.keeping')
+    const fresh = () =>
+      readdirSync(folder).filter((name) => !before.has(name) && !name.endsWith('.crdownload'))
+    await eventually(
+      async () => fresh().length === 1 && readFileSync(join(folder, fresh()[0] ?? '')).length > 0,
+      () => `${label}: nothing was saved`,
+      30_000,
+    )
+    return readFileSync(join(folder, fresh()[0] ?? ''))
+  }
+  const csv = (await saved('Schedule as CSV')).toString()
+  const rows = csv.trimEnd().split('\r\n')
+  expect(rows).toHaveLength(301)
+  const payment = (await headline(page)).replace('$', '').replace(',', '')
+  expect(rows[1]?.split(',')[2]).toBe(payment)
+  expect(rows.at(-1)?.split(',').at(-1)).toBe('0.00')
+  const calendar = (await saved('Payments for your calendar')).toString()
+  expect(calendar).toContain(
+    `SUMMARY:Loan payment $${Number(payment).toLocaleString('en-CA', { minimumFractionDigits: 2 }).replace(',', '\\,')}`,
+  )
+  expect((await saved('Everything as a PDF')).subarray(0, 5).toString()).toBe('%PDF-')
+  expect((await saved('Schedule as a spreadsheet')).subarray(0, 2).toString()).toBe('PK')
+})
+
+test('figures are handed over to the lender’s people only with a name, a way to reach and consent', async () => {
+  const page = await open('?homePrice=388,000')
+  await click(page, 'Talk to us about this', '.keeping')
+  await page.locator('.hand-over button[type=submit]').click()
+  await expectText(page, '#hand-over-name-problem', 'Type your name')
+  expect(await page.evaluate(() => document.activeElement?.id)).toBe('hand-over-name')
+  await fill(page, '#hand-over-name', 'Wilf <b>Harrow</b>')
+  await fill(page, '#hand-over-reach', 'wilf at home')
+  await page.keyboard.press('Enter')
+  await expectText(page, '#hand-over-reach-problem', 'Type an email address')
+  await fill(page, '#hand-over-reach', '555-0199')
+  await page.keyboard.press('Enter')
+  await expectText(page, '#hand-over-consent-problem', 'without it nothing is sent')
+  await page.click('#hand-over-consent')
+  await page.locator('.hand-over button[type=submit]').click()
+  await expectText(page, '.said-of', 'Sent. Larkmoor Mutual has your figures')
+  expect(await page.$('.hand-over')).toBeNull()
+  const figure = await headline(page)
+  const people = await app.visit(`${app.lender}/hand-overs`)
+  await eventually(
+    async () => {
+      await people.reload()
+      return (await textOf(people, 'main')).includes('Wilf <b>Harrow</b>, 555-0199')
+    },
+    () => 'nothing arrived',
+  )
+  expect(await textOf(people, 'main')).toContain(figure)
+  expect(await textOf(people, 'main')).toContain('Price of the floating home: $388,000')
+})
+
+test('what was typed stays where the server cannot be reached', async () => {
+  const page = await open()
+  await page.setOfflineMode(true)
+  await click(page, 'Everything as a PDF', '.keeping')
+  await expectText(page, '.said-of', 'The file could not be made')
+  await click(page, 'Talk to us about this', '.keeping')
+  await fill(page, '#hand-over-name', 'Edda Lorn')
+  await fill(page, '#hand-over-reach', 'edda@example.org')
+  await page.click('#hand-over-consent')
+  await page.locator('.hand-over button[type=submit]').click()
+  await expectText(page, '.hand-over .problem', 'It could not be sent.')
+  expect(await valueOf(page, 'hand-over-name')).toBe('Edda Lorn')
+  await page.setOfflineMode(false)
+})
+
+test('a figure is copied with one tap', async () => {
+  const page = await open()
+  await mayCopy(page)
+  await page.click('.payment .copy')
+  await expectText(page, '.copied', 'Copied')
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(
+    await headline(page).then((text) => text.replace(/ Copied$/, '')),
+  )
+})
+
+test('a payment is found by its number, under its year or far down a long list', async () => {
+  const page = await open()
+  await fill(page, '#schedule-find', '651')
+  await page.keyboard.press('Enter')
+  await expectText(page, '#schedule-fault', 'This loan has payments 1 to 650.')
+  await fill(page, '#schedule-find', '400')
+  await page.keyboard.press('Enter')
+  await page.waitForSelector('[data-payment="400"].found')
+  expect(await page.evaluate(() => (document.activeElement as HTMLElement | null)?.dataset.payment)).toBe(
+    '400',
+  )
+
+  const long = await open('?term=20&frequency=weekly', 'narrowboat-loan')
+  const drawn = () => long.$$eval('.row', (rows) => rows.length)
+  expect(await drawn()).toBeLessThan(300)
+  await fill(long, '#schedule-find', '1000')
+  await long.keyboard.press('Enter')
+  await long.waitForSelector('[data-payment="1000"].found')
+  expect(await drawn()).toBeLessThan(600)
+  expect(
+    await long.$eval('[data-payment="1000"]', (row) => {
+      const { top, bottom } = row.getBoundingClientRect()
+      return top > 0 && bottom < window.innerHeight
+    }),
+  ).toBe(true)
+})
+
+test.each([
+  [
+    'floating-home-mortgage',
+    { homePrice: 333_333_33, rate: '3.87', frequency: 'weekly' },
+    '?homePrice=333,333.33&rate=3.87&frequency=weekly',
+  ],
+  ['renew-your-mooring-mortgage', {}, ''],
+  ['what-floating-home-can-you-afford', {}, ''],
+  ['skipper-training-loan', { grace: 7 }, '?grace=7'],
+  ['marine-engine-loan', {}, ''],
+  ['narrowboat-loan', {}, ''],
+  ['backwater-houseboat-loan', {}, ''],
+])('%s: page and server show the same figures', async (slug, answers, query) => {
+  const page = await open(query, slug)
+  const { readouts } = await evaluated(slug, answers)
+  const text = (await textOf(page, '.results')).replace(/\s+/g, ' ')
+  const shown = readouts.filter(({ figure }) => figure !== '')
+  expect(shown.length).toBeGreaterThan(0)
+  for (const { figure, sentence } of shown) {
+    expect(text).toContain(figure.replace(/\s+/g, ' '))
+    expect(text).toContain(sentence.replace(/\s+/g, ' ').trim())
+  }
+})
