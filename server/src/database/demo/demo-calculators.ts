@@ -273,6 +273,24 @@ const skipper = made(
 
 const engine = made({ title: 'Marine engine loan', titleFrench: 'Prêt pour moteur marin' }, {}, 'vessel-loan')
 
+const offers = made(
+  { title: 'Which offer for the boat?', titleFrench: 'Quelle offre pour le bateau ?' },
+  {},
+  'compare-loans',
+)
+
+const ladder = made(
+  { title: 'Boathouse rates at a glance', titleFrench: 'Taux des remises à bateaux en un coup d’œil' },
+  {},
+  'rate-ladder',
+)
+
+const replace = made(
+  { title: 'Replace your boat loan', titleFrench: 'Remplacer votre prêt bateau' },
+  {},
+  'refinance',
+)
+
 const harbourHome = withAnswers(
   made(
     {
@@ -380,4 +398,7 @@ export const demoCalculators: readonly DemoCalculator[] = [
   once('skipper-training-loan', skipper, 27, rasmus, odile, 'chandler'),
   once('marine-engine-loan', engine, 45, ines, kofi, 'nightwatch'),
   once('harbour-home-loan', harbourHome, 9, rasmus, kofi),
+  once('which-offer-for-the-boat', offers, 31, ines, odile, 'chandler'),
+  once('boathouse-rates-at-a-glance', ladder, 16, rasmus, odile),
+  once('replace-your-boat-loan', replace, 24, ines, kofi, 'nightwatch'),
 ]
