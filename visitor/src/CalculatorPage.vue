@@ -142,7 +142,7 @@ function submit(): void {
           </li>
         </ul>
       </div>
-      <template v-else>
+      <div :class="{ away: isProblem }">
         <p v-if="calculator.isOutOfDate.value" class="setback" role="status">{{ words.outOfDate }}</p>
         <p v-for="setback in calculator.setbacks.value" :key="setback" class="setback">{{ setback }}</p>
         <div class="figures">
@@ -155,7 +155,7 @@ function submit(): void {
             :tell-host="tellHost"
           />
         </div>
-      </template>
+      </div>
       <RichText v-if="sayRich(program.disclosure)" class="disclosure" :text="sayRich(program.disclosure)" />
     </div>
   </div>

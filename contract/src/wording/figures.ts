@@ -34,6 +34,13 @@ export function createFigures(
       maximumFractionDigits: digits,
     })
   const [full, whole] = [money(digits), money(0)]
+  const compact = new Intl.NumberFormat(locale, {
+    notation: 'compact',
+    style: 'currency',
+    currency,
+    currencyDisplay: 'narrowSymbol',
+    maximumFractionDigits: 1,
+  })
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 12 })
   const count = new Intl.NumberFormat(locale)
   const plain = new Intl.NumberFormat(locale, { maximumFractionDigits: 12 })
@@ -49,6 +56,7 @@ export function createFigures(
     words,
     money: (minor) => full.format(inMajor(minor)),
     moneyShort: (minor) => (minor % 10 ** digits === 0 ? whole : full).format(inMajor(minor)),
+    moneyCompact: (minor) => compact.format(inMajor(minor)),
     percent: (text) => percent.format(`${text}e-2` as unknown as number),
     term: ({ years, months }) => {
       const parts = [

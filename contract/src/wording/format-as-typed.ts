@@ -1,4 +1,4 @@
-import { decimalMarkOf } from './read-number'
+import { decimalMarkOf, wholeNumbers } from './intl'
 
 export interface TypedText {
   readonly text: string
@@ -15,7 +15,7 @@ export function formatAsTyped({ text, caret }: TypedText, locale: string): Typed
   const parts = splitNumber(text, mark)
   if (!parts) return { text, caret }
   const { before, whole, rest } = parts
-  const grouped = new Intl.NumberFormat(locale, { maximumFractionDigits: 0 }).format(BigInt(whole))
+  const grouped = wholeNumbers(locale).format(BigInt(whole))
   const digitsBeforeCaret = countDigits(text.slice(before.length, caret))
   const inWhole = caret <= text.length - rest.length
   const next = before + grouped + rest

@@ -13,6 +13,7 @@ export {
 } from './languages'
 export { doubtSentence, problemSentence, problemWithPlace } from './problem-sentences'
 export { readDate, readMoney, readPercent, readShare, readTerm, readWholeNumber } from './read-answer'
-export { decimalMarkOf, readNumber } from './read-number'
+export { decimalMarkOf } from './intl'
+export { readNumber } from './read-number'
 export { readoutText, sentenceText, type ReadoutText } from './readout-text'
 export { comparedCell, ladderTable, scheduleCell, type SaidTable } from './tables'

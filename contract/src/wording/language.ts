@@ -20,6 +20,8 @@ export interface Figures {
   money(minor: number): string
   /** "$412,600", and "$412,600.50" only where there are cents */
   moneyShort(minor: number): string
+  /** "$412.6K": for the axis of a chart */
+  moneyCompact(minor: number): string
   /** "4.64%" */
   percent(plain: string): string
   /** "25 years", "1 year 6 months" */

@@ -37,8 +37,6 @@ export interface PageWords {
   readonly whereItGoes: string
   readonly asTable: string
   readonly chartOf: (label: string) => string
-  /** What a chart shows, in a sentence: from one figure to another. */
-  readonly chartSays: (name: string, first: string, from: string, last: string, to: string) => string
   readonly openYear: (year: number, payments: string) => string
   readonly from: (least: string) => string
   readonly worksOutTo: (value: string) => string

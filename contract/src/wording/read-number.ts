@@ -1,3 +1,5 @@
+import { decimalMarkOf } from './intl'
+
 /** Marks that turn the direction of writing: written with amounts in some languages, and never part of a number. */
 export const DIRECTION_MARKS = /[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/g
 
@@ -24,9 +26,6 @@ export function readNumber(typed: string, locale: string): string | undefined {
   const zeros = { k: 3, m: 6 }[suffix.toLowerCase()] ?? 0
   return sign + trimmed(shifted(plain, zeros))
 }
-
-export const decimalMarkOf = (locale: string): string =>
-  new Intl.NumberFormat(locale).formatToParts(1.5).find((part) => part.type === 'decimal')?.value ?? '.'
 
 const groupMarkOf = (locale: string) => (decimalMarkOf(locale) === ',' ? '.' : ',')
 

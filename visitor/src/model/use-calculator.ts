@@ -5,6 +5,7 @@ import {
   shareOf,
   textIn,
   type Answers,
+  type Evaluation,
   type Further,
   type Minor,
   type Program,
@@ -109,7 +110,11 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   /** Where results wait for a button: the figures last asked for, and whether the answers are still those. */
   const waits = computed(() => program.value.results === 'onButton')
   const asked = shallowRef<{ evaluation: typeof evaluation.value; answers: string }>()
-  const results = computed(() => (waits.value ? asked.value?.evaluation : evaluation.value))
+  /** The last evaluation without a wrong answer: the page keeps it, out of sight, until there is another. */
+  const worked = computed<Evaluation | undefined>((before) =>
+    problems.value.length > 0 ? before : evaluation.value,
+  )
+  const results = computed(() => (waits.value ? asked.value?.evaluation : worked.value))
   const headline = computed(() => headlineOf(results.value?.readouts ?? []))
   const isOutOfDate = computed(
     () => waits.value && asked.value !== undefined && asked.value.answers !== JSON.stringify(answers.value),

@@ -19,7 +19,7 @@ const inWords = computed(() => {
   return series.flatMap(({ name, said }) => {
     const [first = '', last = ''] = [said[0], said.at(-1)]
     return places.length > 1 && data.value.kind !== 'bars'
-      ? [words.value.chartSays(name, first, places[0] ?? '', last, places.at(-1) ?? '')]
+      ? [`${name}: ${places[0]} ${first}, ${places.at(-1)} ${last}.`]
       : []
   })
 })

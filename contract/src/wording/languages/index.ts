@@ -1,4 +1,5 @@
 import { english } from './english'
+import { plainNumbers, pluralRules } from '../intl'
 import type { Counted, Language } from '../language'
 
 /** Languages at hand, by their two letters. English always is; a page asks for the one it speaks before it begins. */
@@ -36,6 +37,6 @@ export const isRightToLeft = (locale: string): boolean => /^(ar|he|fa|ur|yi)\b/i
 
 /** "25 years": a number with the word that goes with it. */
 export const counted = (n: number, forms: Counted, locale: string): string => {
-  const form = forms[new Intl.PluralRules(locale).select(n)] ?? forms.other
-  return form.replace('#', new Intl.NumberFormat(locale).format(n))
+  const form = forms[pluralRules(locale).select(n)] ?? forms.other
+  return form.replace('#', plainNumbers(locale).format(n))
 }

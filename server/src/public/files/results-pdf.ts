@@ -182,7 +182,8 @@ function partsOf(
   )
   const total = amounts.reduce((sum, { amount }) => sum + amount, 0)
   if (total === 0) return []
-  const colours = [colour('--principal'), colour('--interest'), '#c27c00', '#1d7a5f', '#2f6fb5', '#7d5a3c']
+  const names = ['--principal', '--interest', '--part-2', '--part-3', '--part-4', '--part-5'] as const
+  const colours = names.map(colour)
   let x = 0
   const bar = inOrder(amounts).map(({ at, amount }) => {
     const w = (amount / total) * WIDTH

@@ -22,14 +22,7 @@ export function chartData(
   step: ReadoutOf<'chart'>,
   { figures: { value: figures }, words: { value: words }, say, steps }: Calculator,
 ): ChartData {
-  const compact = new Intl.NumberFormat(figures.locale, {
-    notation: 'compact',
-    style: 'currency',
-    currency: figures.currency,
-    currencyDisplay: 'narrowSymbol',
-    maximumFractionDigits: 1,
-  })
-  const short = (minor: number) => compact.format(minor / 10 ** figures.digits)
+  const short = figures.moneyCompact
   const series = (name: string, amounts: readonly (number | null)[]) => ({
     name,
     amounts,
@@ -43,7 +36,8 @@ export function chartData(
       return {
         kind: 'lines',
         across: words.year,
-        places: years.map(String),
+        // What is owed before the first payment is owed now.
+        places: years.map((year, i) => (i === 0 ? words.whatIf.now : String(year))),
         series: readout.lines.map(({ at, balances }) => {
           const owed = new Map(balances.map(({ year, balance }) => [year, balance]))
           const last = balances.at(-1)?.year ?? 0

@@ -22,7 +22,6 @@ export const englishPage: PageWords = {
   whereItGoes: 'where the money goes',
   asTable: 'The same as a table',
   chartOf: (label) => `${label}, as a chart; the figures are in the table below it`,
-  chartSays: (name, first, from, last, to) => `${name}: ${first} in ${from}, ${last} in ${to}.`,
   openYear: (year, payments) => `${year}, ${payments}`,
   from: (least) => `at least ${least}`,
   worksOutTo: (value) => `that is ${value}`,

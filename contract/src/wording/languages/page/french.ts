@@ -22,7 +22,6 @@ export const frenchPage: PageWords = {
   whereItGoes: 'où va l’argent',
   asTable: 'La même chose en tableau',
   chartOf: (label) => `${label}, en graphique ; les chiffres sont dans le tableau ci-dessous`,
-  chartSays: (name, first, from, last, to) => `${name} : ${first} en ${from}, ${last} en ${to}.`,
   openYear: (year, payments) => `${year}, ${payments}`,
   from: (least) => `au moins ${least}`,
   worksOutTo: (value) => `soit ${value}`,

@@ -22,7 +22,6 @@ export const germanPage: PageWords = {
   whereItGoes: 'wohin das Geld geht',
   asTable: 'Dasselbe als Tabelle',
   chartOf: (label) => `${label}, als Diagramm; die Zahlen stehen in der Tabelle darunter`,
-  chartSays: (name, first, from, last, to) => `${name}: ${first} im Jahr ${from}, ${last} im Jahr ${to}.`,
   openYear: (year, payments) => `${year}, ${payments}`,
   from: (least) => `mindestens ${least}`,
   worksOutTo: (value) => `das sind ${value}`,

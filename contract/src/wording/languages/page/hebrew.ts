@@ -22,7 +22,6 @@ export const hebrewPage: PageWords = {
   whereItGoes: 'לאן הולך הכסף',
   asTable: 'אותו הדבר כטבלה',
   chartOf: (label) => `${label}, כתרשים; המספרים נמצאים בטבלה שמתחתיו`,
-  chartSays: (name, first, from, last, to) => `${name}: ${first} בשנת ${from}, ${last} בשנת ${to}.`,
   openYear: (year, payments) => `${year}, ${payments}`,
   from: (least) => `לפחות ${least}`,
   worksOutTo: (value) => `כלומר ${value}`,

@@ -22,7 +22,6 @@ export const spanishPage: PageWords = {
   whereItGoes: 'adónde va el dinero',
   asTable: 'Lo mismo en una tabla',
   chartOf: (label) => `${label}, en un gráfico; las cifras están en la tabla de abajo`,
-  chartSays: (name, first, from, last, to) => `${name}: ${first} en ${from}, ${last} en ${to}.`,
   openYear: (year, payments) => `${year}, ${payments}`,
   from: (least) => `al menos ${least}`,
   worksOutTo: (value) => `es decir, ${value}`,

@@ -1,0 +1,121 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
+import type { Page } from 'puppeteer-core'
+import { buildApplication } from '../../scripts/lib/build-application.mjs'
+import { launchChromium } from '../../scripts/lib/chromium.mjs'
+import { root } from '../../scripts/lib/project.mjs'
+import { scratchServer } from '../../scripts/lib/scratch-server.mjs'
+
+/**
+ * What the visitor's page weighs, how soon it shows its largest part over a slow network, and how soon a keystroke is
+ * painted on a slow processor. Printed, never asserted: a machine's own speed is in every figure but the sizes.
+ */
+const SLOW_NETWORK = { download: (1.6 * 1024 * 1024) / 8, upload: (0.75 * 1024 * 1024) / 8, latency: 150 }
+const SLOWED = 4
+
+await buildApplication()
+const server = await scratchServer()
+const browser = await launchChromium()
+const rows: [what: string, figure: string, budget: string][] = []
+try {
+  for (const row of sizes()) rows.push(row)
+  for (const slug of ['floating-home-mortgage', 'narrowboat-loan', 'which-offer-for-the-boat'])
+    rows.push([`largest paint, ${slug}`, `${(await largestPaint(slug)).toFixed(0)} ms`, ''])
+  for (const [slug, field] of [
+    ['floating-home-mortgage', 'homePrice'],
+    ['narrowboat-loan', 'homePrice'],
+    ['which-offer-for-the-boat', 'amount'],
+    ['what-floating-home-can-you-afford', 'income'],
+  ] as const) {
+    const { median, worst } = await keystroke(slug, field)
+    rows.push([
+      `keystroke to paint, ${slug}`,
+      `${median.toFixed(0)} ms, worst ${worst.toFixed(0)} ms`,
+      '50 ms',
+    ])
+  }
+} finally {
+  await browser.close()
+  await server.stop()
+}
+console.log(`\n${'the visitor’s page'.padEnd(60)}${'figure'.padStart(24)}   budget`)
+for (const [what, figure, budget] of rows) console.log(`${what.padEnd(60)}${figure.padStart(24)}   ${budget}`)
+
+function sizes(): [string, string, string][] {
+  const dist = join(root, 'visitor/dist')
+  const read = (name: string) => readFileSync(join(dist, name))
+  const kb = (names: readonly string[]) =>
+    `${(names.reduce((sum, name) => sum + gzipSync(read(name)).length, 0) / 1024).toFixed(1)} KB`
+  const page = read('index.html').toString()
+  const first = [...page.matchAll(/(?:src|href)="\/visitor\/(assets\/[^"]+)"/g)].map(([, name = '']) => name)
+  const all = readdirSync(join(dist, 'assets')).map((name) => `assets/${name}`)
+  const named = (part: string) => all.filter((name) => name.includes(part) && name.endsWith('.js'))
+  return [
+    ['scripts and styles before the first result, gzip', kb(first), '80 KB'],
+    ['placement script, gzip', kb(['embed.js']), '3 KB'],
+    ['charts, when one is about to be seen, gzip', kb(named('draw-chart')), ''],
+    ['another language, gzip', kb(named('french')), ''],
+  ]
+}
+
+/** Largest contentful paint of a first visit over a slow network. */
+async function largestPaint(slug: string): Promise<number> {
+  const page = await (await browser.createBrowserContext()).newPage()
+  await page.setViewport({ width: 390, height: 844 })
+  const session = await page.createCDPSession()
+  await session.send('Network.enable')
+  await session.send('Network.emulateNetworkConditions', {
+    offline: false,
+    latency: SLOW_NETWORK.latency,
+    downloadThroughput: SLOW_NETWORK.download,
+    uploadThroughput: SLOW_NETWORK.upload,
+  })
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWED })
+  await page.goto(`${server.address}/c/${slug}`, { waitUntil: 'networkidle0' })
+  const time = await page.evaluate(
+    () =>
+      new Promise<number>((done) => {
+        new PerformanceObserver((list) => done(list.getEntries().at(-1)?.startTime ?? 0)).observe({
+          type: 'largest-contentful-paint',
+          buffered: true,
+        })
+      }),
+  )
+  await page.close()
+  return time
+}
+
+/** From a key being pressed to the next frame on the screen, with the processor slowed. */
+async function keystroke(slug: string, field: string): Promise<{ median: number; worst: number }> {
+  const page: Page = await (await browser.createBrowserContext()).newPage()
+  await page.setViewport({ width: 390, height: 844 })
+  await page.goto(`${server.address}/c/${slug}`, { waitUntil: 'networkidle0' })
+  const session = await page.createCDPSession()
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWED })
+  await page.evaluate((selector) => {
+    const times: number[] = []
+    Object.assign(window, { times })
+    document.querySelector(selector)?.addEventListener(
+      'input',
+      ({ timeStamp }) => {
+        requestAnimationFrame(() => {
+          const { port1, port2 } = new MessageChannel()
+          port1.onmessage = () => times.push(performance.now() - timeStamp)
+          port2.postMessage(null)
+        })
+      },
+      { capture: true },
+    )
+  }, `#answer-${field}`)
+  await page.focus(`#answer-${field}`)
+  await page.keyboard.press('End')
+  for (let n = 0; n < 30; n++) {
+    await page.keyboard.press(n % 2 === 0 ? 'Backspace' : '7')
+    await new Promise((done) => setTimeout(done, 180))
+  }
+  const times = await page.evaluate(() => (window as unknown as { times: number[] }).times)
+  await page.close()
+  const sorted = times.sort((a, b) => a - b)
+  return { median: sorted[Math.floor(sorted.length / 2)] ?? 0, worst: sorted.at(-1) ?? 0 }
+}
