@@ -64,7 +64,7 @@ export default tseslint.config(
   },
   { files: ['{desk,visitor}/**/*.ts'], languageOptions: { globals: globals.browser } },
   {
-    files: ['scripts/**/*.mjs', '*.mjs', 'core/bench/**'],
+    files: ['scripts/**/*.mjs', '*.mjs', '{core,e2e}/bench/**'],
     languageOptions: { globals: { ...globals.node, document: 'readonly' } },
     rules: { 'no-console': 'off' },
   },
@@ -87,7 +87,10 @@ export default tseslint.config(
         'error',
         {
           paths: [
-            { name: '@vivid/core', message: 'The visitor page imports @vivid/core/evaluate or /further only.' },
+            {
+              name: '@vivid/core',
+              message: 'The visitor page imports @vivid/core/evaluate or /further only.',
+            },
             {
               name: '@vivid/contract',
               message: 'The visitor page imports @vivid/contract/visitor or /wording.',
@@ -96,6 +99,16 @@ export default tseslint.config(
           ],
           patterns: ['ant-design-vue*', 'lezer-feel*'],
         },
+      ],
+    },
+  },
+  {
+    // Its tests may work things out by the whole core.
+    files: ['visitor/src/**/*.test.ts'],
+    rules: {
+      'import-x/no-restricted-paths': [
+        'error',
+        { zones: zones.filter(({ target, from }) => !(target === './visitor' && from === './core')) },
       ],
     },
   },

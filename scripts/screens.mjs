@@ -101,14 +101,28 @@ async function takeAll(page, { desk, address, lender }) {
   await shot('visitor-problem')
   await page.goto(`${address}/c/renew-your-mooring-mortgage?lang=fr`, { waitUntil: 'networkidle0' })
   await shot('visitor-french')
+  await page.goto(`${address}/c/marine-engine-loan`, { waitUntil: 'networkidle0' })
+  for (const [offer, typed] of /** @type {const} */ ([
+    ['extra', '150'],
+    ['rate', '6.9'],
+    ['payment', '1000'],
+  ])) {
+    await page.locator(`.what-if label:has(input[value=${offer}])`).click()
+    await page.locator('#whatIf-amount').fill(typed)
+    await page.keyboard.press('Enter')
+  }
+  await page.locator('.what-if label:has(input[value=extra])').click()
+  await page.locator('#whatIf-amount').fill('300')
+  await page.evaluate(() => document.querySelector('.what-if')?.scrollIntoView())
+  await shot('visitor-what-if')
+  await page.goto(`${address}/c/harbour-home-loan`, { waitUntil: 'networkidle0' })
+  await shot('visitor-right-to-left')
   await page.setViewport(phone)
   await page.goto(`${address}/c/floating-home-mortgage`, { waitUntil: 'networkidle0' })
   await shot('visitor-phone')
   await page.locator('.year button').click()
   await page.evaluate(() => document.querySelector('.schedule')?.scrollIntoView())
   await shot('visitor-phone-schedule')
-  await page.goto(`${address}/c/winter-berth-purchase`, { waitUntil: 'networkidle0' })
-  await shot('visitor-taken-down')
 }
 
 /** Waits for a dialog to have come in. @param {Page} page */

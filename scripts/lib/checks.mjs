@@ -21,7 +21,7 @@ const checks = [
     command: bin('tsc'),
     args: ['-p', project],
   })),
-  ...['desk', 'visitor'].map((room) => ({
+  ...['desk', 'visitor', 'visitor/tsconfig.test.json'].map((room) => ({
     name: `types: ${room}`,
     command: bin('vue-tsc'),
     args: ['-p', room],

@@ -1,0 +1,45 @@
+import Papa from 'papaparse'
+import { expect, test } from 'vitest'
+import { fetchAllLanguages, languageOf } from '@vivid/contract/wording'
+import { amortize } from '@vivid/core'
+import { scheduleCsv } from './schedule-csv'
+
+await fetchAllLanguages()
+
+test.each([
+  ['en-CA', 2, 300],
+  ['he-IL', 0, 24],
+  ['de-DE', 3, 52],
+] as const)(
+  'in %s with %i minor digits every payment is a line of plain decimals',
+  (locale, minorDigits, payments) => {
+    const ledger = amortize({
+      principal: 350_710_00,
+      annualRate: '4.64',
+      frequency: 'monthly',
+      term: { payments },
+      firstPayment: '2026-12-31',
+      minorDigits,
+    })
+    if (!ledger.ok) throw new Error(ledger.code)
+    const { data, errors } = Papa.parse<string[]>(
+      scheduleCsv(ledger, { minorDigits }, languageOf(locale).page),
+      {
+        skipEmptyLines: true,
+      },
+    )
+    expect(errors).toEqual([])
+    expect(data).toHaveLength(payments + 1)
+    const { number, columns } = languageOf(locale).page
+    expect(data[0]?.slice(0, 3)).toEqual([number, columns.date, columns.payment])
+    const minor = (text: string | undefined) => Math.round(Number(text) * 10 ** minorDigits)
+    const sum = (at: number) => data.slice(1).reduce((total, row) => total + minor(row[at]), 0)
+    expect([sum(2), sum(3), sum(4)]).toEqual([
+      ledger.totals.paid,
+      ledger.totals.principal,
+      ledger.totals.interest,
+    ])
+    for (const cell of data.slice(1).flatMap((row) => row.slice(2)))
+      expect(cell).toMatch(minorDigits === 0 ? /^\d+$/ : new RegExp(`^\\d+\\.\\d{${minorDigits}}$`))
+  },
+)
