@@ -19,7 +19,7 @@ test.each([
   ['core/src/loan/x.ts', 'node:fs'],
   ['contract/src/x.ts', '../../server/src/app'],
   ['desk/src/x.ts', '../../server/src/settings'],
-  ['desk/src/x.ts', '../../visitor/src/words'],
+  ['desk/src/x.ts', '../../visitor/src/model/headline'],
   ['server/src/x.ts', '../../desk/src/api/request'],
   ['visitor/src/x.ts', '../../desk/src/api/request'],
   ['visitor/src/x.ts', '@vivid/core'],

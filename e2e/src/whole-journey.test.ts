@@ -65,7 +65,8 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await click(approver, 'Placement snippet')
   await approver.waitForSelector('#placement-snippet')
   expect(await textOf(approver, '#placement-snippet')).toBe(
-    `<script async src="${app.address}/embed.js" data-calculator="stilt-house-mortgage"></script>`,
+    `<script async src="${app.address}/embed.js" data-calculator="stilt-house-mortgage"></script> ` +
+      `<noscript><a href="${app.address}/c/stilt-house-mortgage">Loan calculator</a></noscript>`,
   )
 
   // A visitor on the lender's page, another origin, puts in figures of their own.

@@ -24,7 +24,11 @@ const face = (family: string, name: string) => {
   const bold = font(family, '700Bold', `${name}_700Bold`)
   return { normal, bold, italics: normal, bolditalics: bold }
 }
-pdfmake.setFonts({ Figtree: face('figtree', 'Figtree'), Rubik: face('rubik', 'Rubik') })
+pdfmake.setFonts({
+  Figtree: face('figtree', 'Figtree'),
+  Rubik: face('rubik', 'Rubik'),
+  SourceSerif: face('source-serif-4', 'SourceSerif4'),
+})
 // Nothing is fetched for a document, and nothing read but the fonts.
 pdfmake.setUrlAccessPolicy(() => false)
 pdfmake.setLocalAccessPolicy((path) => path.endsWith('.ttf'))
@@ -46,7 +50,7 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
     info: { title: textIn(program.title, language, main), author: program.lender },
     language,
     defaultStyle: {
-      font: isRightToLeft(language) || program.currency === 'ILS' ? 'Rubik' : 'Figtree',
+      font: fontFor(shown),
       fontSize: 10,
       lineHeight: 1.25,
       color: paper.colour('--ink'),
@@ -74,6 +78,12 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
     }),
   }
   return pdfmake.createPdf(definition).getBuffer()
+}
+
+/** The house style's kind of letter; Rubik where the others lack the script or the currency's sign. */
+function fontFor({ language, program, calculator }: ShownFigures): string {
+  if (isRightToLeft(language) || program.currency === 'ILS') return 'Rubik'
+  return calculator.content.style['--text']?.startsWith("'Source Serif") ? 'SourceSerif' : 'Figtree'
 }
 
 type Paper = ReturnType<typeof paperFor>
