@@ -14,6 +14,6 @@ export {
 export { doubtSentence, problemSentence, problemWithPlace } from './problem-sentences'
 export { readDate, readMoney, readPercent, readShare, readTerm, readWholeNumber } from './read-answer'
 export { decimalMarkOf } from './intl'
-export { readNumber } from './read-number'
+export { DIRECTION_MARKS, readNumber } from './read-number'
 export { readoutText, sentenceText, type ReadoutText } from './readout-text'
 export { comparedCell, ladderTable, scheduleCell, type SaidTable } from './tables'

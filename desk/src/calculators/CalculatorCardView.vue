@@ -15,8 +15,12 @@ const figures = computed(() => createFigures(card.languages[0] ?? 'en-CA', card.
     <div><StateTag :state="card.state" :edition="card.liveEdition" /></div>
     <div v-if="card.meter" class="payment">
       <p>
-        <strong>{{ card.meter.figure }}</strong>
-        <span class="soft">{{ card.meter.every ? figures.every(card.meter.every) : card.meter.label }}</span>
+        <strong
+          ><bdi>{{ card.meter.figure }}</bdi></strong
+        >
+        <span class="soft"
+          ><bdi>{{ card.meter.every ? figures.every(card.meter.every) : card.meter.label }}</bdi></span
+        >
       </p>
       <template v-if="card.meter.parts.some(({ amount }) => amount > 0)">
         <div class="meter" aria-hidden="true">
@@ -29,7 +33,7 @@ const figures = computed(() => createFigures(card.languages[0] ?? 'en-CA', card.
         </div>
         <p class="parts">
           <span v-for="(part, i) in card.meter.parts" :key="i"
-            ><i :class="`part-${i % 4}`"></i>{{ part.label }} {{ part.figure }}</span
+            ><i :class="`part-${i % 4}`"></i><bdi>{{ part.label }}</bdi> <bdi>{{ part.figure }}</bdi></span
           >
         </p>
       </template>

@@ -57,7 +57,7 @@ const page = (calculators: string) => `<!doctype html>
   <header><strong>Larkmoor Mutual</strong><span>Lending to people who live on the water</span></header>
   <main>
     <h1>What would it cost?</h1>
-    <p>Floating homes, narrowboats and boathouses are what we know. Put in your own figures; nothing you type is kept.</p>
+    <p>Floating homes, narrowboats and boathouses are what we know. Put in your own figures; nothing you type is kept unless you send it to us.</p>
     ${calculators}
     <p class="after">Questions? Our people at Quay 4 answer from eight to six. This site is a made-up example.</p>
   </main>

@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import pdfmake from 'pdfmake'
-import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Column, Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import { comparedCell, isRightToLeft, ladderTable, readoutText, scheduleCell } from '@vivid/contract/wording'
 import {
   plainText,
@@ -13,6 +13,7 @@ import {
   type ScheduleColumn,
   type Texts,
 } from '@vivid/core'
+import { colourOnPaper } from '../../house-styles/on-paper'
 import type { ShownFigures } from '../shown-figures'
 import { inVisualOrder } from './visual-order'
 
@@ -97,7 +98,7 @@ function paperFor(shown: ShownFigures) {
     say: (texts: Texts) => textIn(texts, language, main),
     start: isRtl ? ('right' as const) : ('left' as const),
     end: isRtl ? ('left' as const) : ('right' as const),
-    colour: (name: `--${string}`) => calculator.content.style[name] ?? '#201433',
+    colour: (name: `--${string}`) => colourOnPaper(calculator.content.style, name),
     /** Fonts have no narrow no-break space; digits are grouped with the ordinary one. */
     text: (text: string, more: object = {}) => ({
       text: inVisualOrder(text.replaceAll('\u202f', '\u00a0'), language),
@@ -207,7 +208,18 @@ function partsOf(
       columns: inOrder(
         amounts.map(({ at, amount }) => ({
           stack: [
-            text(say(labels[at]?.label ?? {}), { color: colours[at % colours.length] }),
+            {
+              columns: inOrder<Column>([
+                {
+                  canvas: [
+                    { type: 'rect', x: 0, y: 2, w: 8, h: 8, color: colours[at % colours.length] ?? '' },
+                  ],
+                  width: 12,
+                },
+                { ...text(say(labels[at]?.label ?? {}), { color: colour('--ink-soft') }), width: 'auto' },
+                { text: '', width: '*' },
+              ]),
+            },
             text(shown.figures.money(amount), { bold: true }),
           ],
           alignment: start,
@@ -218,9 +230,11 @@ function partsOf(
   ]
 }
 
+/** The answers as they were given, under the headings of the page; those that were not asked are left out. */
 function answersOf(paper: Paper): Content {
   const { shown, say } = paper
   const rows = shown.program.steps.flatMap(({ step }) => {
+    if (step.kind === 'section') return [[say(step.label), '']]
     const value = step.kind === 'question' ? shown.evaluation.values[step.id] : undefined
     return step.kind === 'question' && value
       ? [[say(step.label) || step.name, shown.figures.value(value)]]
@@ -270,7 +284,12 @@ function tableOf(head: readonly string[], rows: readonly (readonly string[])[], 
   const { text, inOrder, start, end, colour } = paper
   const wide = Math.max(head.length, ...rows.map((row) => row.length))
   const cells = (row: readonly string[], more: object): TableCell[] =>
-    inOrder(row.map((cell, i) => ({ ...text(cell, more), alignment: i === 0 ? start : end })))
+    inOrder(
+      row.map((cell, i) => ({
+        ...text(cell, row.length === 2 && row[1] === '' ? { bold: true } : more),
+        alignment: i === 0 ? start : end,
+      })),
+    )
   const body = [
     ...(head.length ? [cells(head, { bold: true, color: colour('--ink-soft') })] : []),
     ...rows.map((row) => cells(row, {})),

@@ -1,5 +1,5 @@
 import bidiFactory from 'bidi-js'
-import { isRightToLeft } from '@vivid/contract/wording'
+import { DIRECTION_MARKS, isRightToLeft } from '@vivid/contract/wording'
 
 const bidi = bidiFactory()
 
@@ -12,7 +12,7 @@ const LINE = 88
  * Left-to-right languages are one piece. Lines are broken here, since their words are already in place.
  */
 export function inVisualOrder(text: string, language: string): string | { text: string }[] {
-  if (!isRightToLeft(language)) return text
+  if (!isRightToLeft(language)) return text.replace(DIRECTION_MARKS, '')
   return linesOf(text).flatMap((line, i) => [...(i > 0 ? [{ text: '\n' }] : []), ...piecesOf(line)])
 }
 
@@ -30,7 +30,11 @@ function piecesOf(line: string): { text: string }[] {
       start = end
     }
   }
-  return tokens.map(({ text, level }) => ({ text: level % 2 === 1 ? mirrored(text) : text }))
+  // The marks have done their work, and are no signs a font has.
+  return tokens
+    .map(({ text, level }) => ({ text: text.replace(DIRECTION_MARKS, ''), level }))
+    .filter(({ text }) => text !== '')
+    .map(({ text, level }) => ({ text: level % 2 === 1 ? mirrored(text) : text }))
 }
 
 interface Token {
