@@ -11,6 +11,15 @@ export {
 } from './calculators'
 export { calculatorJsonSchema } from './calculator-json-schema'
 export { compileSentence, compileSentenceWithPlace } from './compile-sentences'
+export {
+  RecordAct,
+  RecordEntry,
+  RecordPage,
+  RecordQuery,
+  RecordVerified,
+  recordActs,
+  type RecordSubject,
+} from './record'
 export { SaveSheet, SheetListed } from './rate-sheets'
 export { periodWord, unitWords, wantedWords } from './unit-words'
 export { ErrorBody, FieldProblem, errorSentence, errorTable, type ErrorCode } from './errors'

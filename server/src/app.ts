@@ -29,6 +29,8 @@ import { publicRoutes } from './public/routes'
 import { createRateSheetsService } from './rate-sheets/rate-sheets-service'
 import { createRateSheetsStore } from './rate-sheets/rate-sheets-store'
 import { rateSheetRoutes } from './rate-sheets/routes'
+import { createRecordStore } from './record/record-store'
+import { recordRoutes } from './record/routes'
 import { visitorPages } from './public/visitor-page'
 
 export interface AppDeps {
@@ -59,11 +61,13 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
   const calculators = createCalculatorsStore(database)
   const editions = createEditionsStore(database)
   const sheets = createRateSheetsStore(database)
+  const record = createRecordStore(database)
   const service = createCalculatorsService({
     database,
     calculators,
     editions,
     sheets,
+    record,
     people,
     today,
     lender,
@@ -72,6 +76,7 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
   const rateSheets = createRateSheetsService({
     database,
     sheets,
+    record,
     calculators,
     announce: announceSheet(database),
   })
@@ -81,6 +86,7 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
     service,
     editions,
     sheets,
+    record,
     announce: announceChange(database),
     today,
   })
@@ -130,6 +136,7 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
   )
   desk.use('/calculators', signedIn(people), calculatorRoutes(service), editionRoutes(publishing))
   desk.use('/rate-sheets', signedIn(people), rateSheetRoutes(rateSheets))
+  desk.use('/record', signedIn(people), recordRoutes(record))
   desk.get('/schemas/calculator.json', (_req, res) => void res.json(calculatorJsonSchema()))
   app.use('/api', desk, nothingHere)
 

@@ -11,12 +11,25 @@ import { forgetExpiredSessions } from './people/session'
 import { startDelivering, type Deliverer } from './hand-overs/deliver'
 import { createHandOversStore } from './hand-overs/hand-overs-store'
 import { createFileMaker } from './public/files/file-maker'
+import type { RecordVerified } from '@vivid/contract'
+import { createRecordStore } from './record/record-store'
 import { LiveCalculators } from './public/live-calculators'
 import { readSettings } from './settings'
 import { lenderSite } from './stand-ins/lender-site'
 import { todayHere } from './today'
 
 export { startUpLine } from './start-up-error'
+/** Works every hash of the record out again; the environment says in which database. */
+export async function verifyRecord(env: NodeJS.ProcessEnv): Promise<RecordVerified> {
+  const { databaseUrl } = readSettings(env, '.')
+  const database = connect(databaseUrl, pino({ level: 'silent' }))
+  try {
+    return await createRecordStore(database).verify()
+  } finally {
+    await database.close()
+  }
+}
+
 export { demoPeople } from './database/demo/demo-people'
 
 export interface RunningServer {

@@ -8,7 +8,7 @@ import { useSession } from '../people/session-store'
 const session = useSession()
 const router = useRouter()
 const route = useRoute()
-const isSheets = computed(() => route.path.startsWith('/rate-sheets'))
+const area = computed(() => ['/rate-sheets', '/record'].find((path) => route.path.startsWith(path)) ?? '/')
 
 async function signOut(): Promise<void> {
   try {
@@ -26,8 +26,9 @@ async function signOut(): Promise<void> {
       ><img src="./mark.svg" alt="" width="30" height="14" />Vivid Meter</RouterLink
     >
     <nav aria-label="Areas">
-      <RouterLink to="/" :class="{ here: !isSheets }">Calculators</RouterLink>
-      <RouterLink to="/rate-sheets" :class="{ here: isSheets }">Rate sheets</RouterLink>
+      <RouterLink to="/" :class="{ here: area === '/' }">Calculators</RouterLink>
+      <RouterLink to="/rate-sheets" :class="{ here: area === '/rate-sheets' }">Rate sheets</RouterLink>
+      <RouterLink to="/record" :class="{ here: area === '/record' }">Record</RouterLink>
     </nav>
     <div v-if="session.person" class="who">
       <span>{{ session.state?.lender }} · {{ session.person.name }}, {{ session.person.role }}</span>

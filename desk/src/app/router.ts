@@ -11,6 +11,7 @@ export function createDeskRouter() {
       { path: '/sign-in', component: SignInPage },
       { path: '/', component: CalculatorsPage },
       { path: '/calculators/:id', component: () => import('../calculators/CalculatorPage.vue'), props: true },
+      { path: '/record', component: () => import('../record/RecordPage.vue') },
       { path: '/rate-sheets', component: () => import('../rate-sheets/RateSheetsPage.vue') },
       { path: '/:unknown(.*)*', component: UnknownPage },
     ],

@@ -21,6 +21,8 @@ import type { EditionData, EditionsStore } from '../editions/editions-store'
 import { houseStyleNamed } from '../house-styles/house-styles'
 import { AppError } from '../http/app-error'
 import type { PeopleStore } from '../people/people-store'
+import { calculatorEntry, sheetEntry } from '../record/entries'
+import type { RecordStore } from '../record/record-store'
 import { refuseFaulty } from '../rate-sheets/rate-sheets-service'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import { stateOf } from './calculator-state'
@@ -32,6 +34,7 @@ export interface CalculatorsDeps {
   readonly database: Sequelize
   readonly calculators: CalculatorsStore
   readonly sheets: RateSheetsStore
+  readonly record: RecordStore
   readonly announceSheet: (sheetId: string, transaction: Transaction) => Promise<void>
   readonly editions: EditionsStore
   readonly people: PeopleStore
@@ -44,7 +47,7 @@ export type CalculatorsService = ReturnType<typeof createCalculatorsService>
 
 /** Making, opening and editing calculators. Putting them live is the editions' part. */
 export function createCalculatorsService(deps: CalculatorsDeps) {
-  const { database, calculators, editions, sheets, people, today, lender, announceSheet } = deps
+  const { database, calculators, editions, sheets, people, today, lender, announceSheet, record } = deps
   const nameOf = async (id: string) => (await people.byId(id))?.name ?? 'someone'
 
   async function existing(id: string): Promise<CalculatorData> {
@@ -124,8 +127,9 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     const kept: string[] = []
     for (const sheet of brought) {
       await database.transaction(async (transaction) => {
-        if (await sheets.add(sheet, person.id, transaction)) await announceSheet(sheet.id, transaction)
-        else kept.push(sheet.name)
+        if (!(await sheets.add(sheet, person.id, transaction))) return void kept.push(sheet.name)
+        await record.append(sheetEntry('sheetAdded', sheet, person), transaction)
+        await announceSheet(sheet.id, transaction)
       })
     }
     return kept
@@ -150,7 +154,14 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       for (;;) {
         const slug = slugOf(title, await calculators.slugsLike(slugOf(title, new Set())))
         try {
-          const made = await opened(await calculators.add({ slug, draft, lastEditedBy: person.id }))
+          const made = await opened(
+            await database.transaction(async (transaction) => {
+              const added = await calculators.add({ slug, draft, lastEditedBy: person.id }, transaction)
+              const entry = calculatorEntry('calculatorMade', added, person, { from: asked.from })
+              await record.append(entry, transaction)
+              return added
+            }),
+          )
           return kept.length > 0 ? { ...made, sheetsKept: kept } : made
         } catch (error) {
           // Another took the address in between: look again.
@@ -175,8 +186,13 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       { revision, document }: SaveDraft,
       person: Person,
     ): Promise<CalculatorOpened> {
-      await existing(id)
-      const saved = await calculators.saveDraft(id, revision, document, person.id)
+      const before = await existing(id)
+      const saved = await database.transaction(async (transaction) => {
+        const next = await calculators.saveDraft(id, revision, document, person.id, transaction)
+        const entry = calculatorEntry('draftChanged', before, person, { revision })
+        if (next !== undefined) await record.appendChange(entry, transaction)
+        return next
+      })
       const now = await opened(await existing(id))
       if (saved === undefined) throw new AppError('REVISION_STALE', { body: { current: now } })
       return now

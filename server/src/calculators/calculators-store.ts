@@ -96,8 +96,8 @@ export function createCalculatorsStore(database: Sequelize) {
       const found = await rows.findAll({ attributes: ['slug'], where: { slug: { [Op.startsWith]: start } } })
       return new Set(found.map(({ slug }) => slug))
     },
-    async add(calculator: NewCalculator): Promise<CalculatorData> {
-      return plain(await rows.create(calculator))
+    async add(calculator: NewCalculator, transaction: Transaction): Promise<CalculatorData> {
+      return plain(await rows.create(calculator, { transaction }))
     },
     /** Saves the draft if it still has this revision; the new revision, or undefined where it has moved on. */
     async saveDraft(
@@ -105,10 +105,11 @@ export function createCalculatorsStore(database: Sequelize) {
       revision: number,
       draft: CalculatorDocument,
       personId: string,
+      transaction: Transaction,
     ): Promise<number | undefined> {
       const [changed] = await rows.update(
         { draft, revision: revision + 1, lastEditedBy: personId, lastEditedAt: new Date() },
-        { where: { id, revision } },
+        { where: { id, revision }, transaction },
       )
       return changed === 1 ? revision + 1 : undefined
     },

@@ -5,6 +5,7 @@ import type { Logger } from 'pino'
 import { firstTables } from './migrations/0001-first-tables'
 import { rateSheets } from './migrations/0002-rate-sheets'
 import { handOvers } from './migrations/0003-hand-overs'
+import { record } from './migrations/0005-record'
 import { houseStyleOfCalculators } from './migrations/0004-house-style-of-calculators'
 
 /** Every change to the tables, in order. Never edited after release; a new change is a new entry. */
@@ -13,6 +14,7 @@ const migrations = [
   { name: '0002-rate-sheets', up: rateSheets },
   { name: '0003-hand-overs', up: handOvers },
   { name: '0004-house-style-of-calculators', up: houseStyleOfCalculators },
+  { name: '0005-record', up: record },
 ]
 
 /** Any fixed number: it keeps two server processes from migrating at the same time. */

@@ -13,6 +13,8 @@ import type { CalculatorData, CalculatorsStore } from '../calculators/calculator
 import type { CalculatorsService } from '../calculators/calculators-service'
 import { AppError } from '../http/app-error'
 import { contentOf, freeze } from './edition-content'
+import { calculatorEntry } from '../record/entries'
+import type { RecordStore } from '../record/record-store'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import type { EditionsStore } from './editions-store'
 
@@ -22,6 +24,7 @@ export interface EditionsDeps {
   readonly service: CalculatorsService
   readonly editions: EditionsStore
   readonly sheets: RateSheetsStore
+  readonly record: RecordStore
   /** Tells every server process, once the transaction is through, that a calculator's live edition changed. */
   readonly announce: (slug: string, transaction: Transaction) => Promise<void>
   readonly today: () => PlainDate
@@ -31,7 +34,7 @@ export type EditionsService = ReturnType<typeof createEditionsService>
 
 /** From a draft to what visitors see: sent for approval, approved by another person, live as a frozen edition. */
 export function createEditionsService(deps: EditionsDeps) {
-  const { database, calculators, service, editions, sheets, announce, today } = deps
+  const { database, calculators, service, editions, sheets, record, announce, today } = deps
   const allSheets = async (transaction: Transaction) =>
     (await sheets.all(transaction)).map(({ sheet }) => sheet)
 
@@ -66,6 +69,7 @@ export function createEditionsService(deps: EditionsDeps) {
         await refuseUnchanged(calculator, transaction)
         checkedProgram(calculator, today(), await allSheets(transaction))
         await calculators.setProgress(id, { sentRevision: revision, sentBy: person.id }, transaction)
+        await record.append(calculatorEntry('sent', calculator, person, { revision }), transaction)
       }),
 
     /** Makes the next edition of a draft that was sent, and puts it live. Not for whoever changed it last. */
@@ -95,24 +99,30 @@ export function createEditionsService(deps: EditionsDeps) {
         )
         const progress = { liveEdition: number, sentRevision: null, sentBy: null, takenDownAt: null }
         await calculators.setProgress(id, progress, transaction)
+        const details = { edition: number, sha256, revision }
+        await record.append(calculatorEntry('published', calculator, person, details), transaction)
         await announce(calculator.slug, transaction)
       }),
 
-    takeDown: (id: string) =>
+    takeDown: (id: string, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
         if (calculator.liveEdition === null) {
           throw new AppError('CALCULATOR_NOT_LIVE', { details: { calculator: calculator.slug } })
         }
         await calculators.setProgress(id, { liveEdition: null, takenDownAt: new Date() }, transaction)
+        const details = { edition: calculator.liveEdition }
+        await record.append(calculatorEntry('takenDown', calculator, person, details), transaction)
         await announce(calculator.slug, transaction)
       }),
 
     /** Brings an edition that was live before back; it was checked and approved then, and has not changed. */
-    bringBack: (id: string, number: number) =>
+    bringBack: (id: string, number: number, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
         const edition = Number.isSafeInteger(number) && (await editions.one(id, number, transaction))
         if (!edition) throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
         await calculators.setProgress(id, { liveEdition: number, takenDownAt: null }, transaction)
+        const details = { edition: number }
+        await record.append(calculatorEntry('broughtBack', calculator, person, details), transaction)
         await announce(calculator.slug, transaction)
       }),
   }

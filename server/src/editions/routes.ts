@@ -25,13 +25,16 @@ export function editionRoutes(editions: EditionsService): Router {
     ],
   })
   route(router, '/:id/take-down', {
-    post: [allowed('takeDown'), async (req, res) => void res.json(await editions.takeDown(param(req, 'id')))],
+    post: [
+      allowed('takeDown'),
+      async (req, res) => void res.json(await editions.takeDown(param(req, 'id'), whoIs(res))),
+    ],
   })
   route(router, '/:id/editions/:number/live', {
     post: [
       allowed('approve'),
       async (req, res) =>
-        void res.json(await editions.bringBack(param(req, 'id'), Number(param(req, 'number')))),
+        void res.json(await editions.bringBack(param(req, 'id'), Number(param(req, 'number')), whoIs(res))),
     ],
   })
   return router

@@ -3,11 +3,14 @@ import type { Person, SaveSheet, SheetListed } from '@vivid/contract'
 import { sheetFaults, textIn, type RateSheet } from '@vivid/core'
 import type { CalculatorsStore } from '../calculators/calculators-store'
 import { AppError } from '../http/app-error'
+import { sheetEntry } from '../record/entries'
+import type { RecordStore } from '../record/record-store'
 import type { RateSheetsStore } from './rate-sheets-store'
 
 export interface RateSheetsDeps {
   readonly database: Sequelize
   readonly sheets: RateSheetsStore
+  readonly record: RecordStore
   readonly calculators: CalculatorsStore
   /** Tells every server process, once the transaction is through, that a sheet changed. */
   readonly announce: (sheetId: string, transaction: Transaction) => Promise<void>
@@ -16,7 +19,7 @@ export interface RateSheetsDeps {
 export type RateSheetsService = ReturnType<typeof createRateSheetsService>
 
 /** Keeping rate sheets: what calculators look up changes with them, from the day a version takes effect. */
-export function createRateSheetsService({ database, sheets, calculators, announce }: RateSheetsDeps) {
+export function createRateSheetsService({ database, sheets, record, calculators, announce }: RateSheetsDeps) {
   async function listed(): Promise<SheetListed[]> {
     const all = await calculators.all()
     const usersOf = (id: string) =>
@@ -36,6 +39,8 @@ export function createRateSheetsService({ database, sheets, calculators, announc
             ? await sheets.add(sheet, person.id, transaction)
             : await sheets.save(sheet, revision, person.id, transaction)
         if (!saved) await refuseUnsaved(sheet.id, revision)
+        const act = revision === 0 ? 'sheetAdded' : 'sheetChanged'
+        await record.append(sheetEntry(act, sheet, person), transaction)
         await announce(sheet.id, transaction)
       })
       const now = (await listed()).find((one) => one.sheet.id === sheet.id)

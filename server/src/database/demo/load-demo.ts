@@ -2,6 +2,8 @@ import equal from 'fast-deep-equal'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import { CalculatorDocument, compile, type PlainDate, RateSheet, stoppingProblems } from '@vivid/core'
 import { contentOf, freeze } from '../../editions/edition-content'
+import { calculatorEntry, sheetEntry } from '../../record/entries'
+import { createRecordStore, type NewEntry } from '../../record/record-store'
 import { hashPassword } from '../../people/password'
 import { type DemoCalculator, demoCalculators } from './demo-calculators'
 import { demoPeople } from './demo-people'
@@ -31,8 +33,22 @@ export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promi
         last_edited_by: ids.get('ines@larkmoor.example'),
       })
     }
-    for (const calculator of demoCalculators)
-      await loadCalculator(calculator, ids, today, insert, database, transaction)
+    const entries: NewEntry[] = demoSheets.map((sheet) => ({
+      ...sheetEntry('sheetAdded', sheet, whoIs('ines@larkmoor.example')),
+      at: daysBefore(today, 210),
+    }))
+    for (const calculator of demoCalculators) {
+      const id = await loadCalculator(calculator, ids, today, insert, database, transaction)
+      entries.push(...demoEntries(calculator, id, today, whoIs))
+    }
+    const record = createRecordStore(database)
+    for (const entry of entries.sort((a, b) => Number(a.at) - Number(b.at)))
+      await record.append(entry, transaction)
+
+    function whoIs(email: string) {
+      const name = demoPeople.find((person) => person.email === email)?.name ?? email
+      return { id: ids.get(email) ?? '', name }
+    }
   })
 }
 
@@ -45,7 +61,7 @@ async function loadCalculator(
   insert: Insert,
   database: Sequelize,
   transaction: Transaction,
-): Promise<void> {
+): Promise<string> {
   const isPublished = editions.some(({ document }) => equal(document, draft))
   const revision = isPublished ? editions.length : editions.length + 1
   const editor = people.get(editedBy)
@@ -78,11 +94,46 @@ async function loadCalculator(
       published_at: daysBefore(today, daysAgo),
     })
   }
-  if (ends !== 'live') return
+  if (ends !== 'live') return id
   await database.query('UPDATE calculators SET live_edition = :live WHERE id = :id', {
     replacements: { live: editions.length, id },
     transaction,
   })
+  return id
+}
+
+/** What a demo calculator went through: made, then for each edition sent one day and put live the next. */
+function demoEntries(
+  { draft, editedBy, editedDaysAgo, editions, ends }: DemoCalculator,
+  id: string,
+  today: PlainDate,
+  whoIs: (email: string) => NewEntry['person'],
+): NewEntry[] {
+  const author = whoIs(editedBy)
+  const entry = (
+    act: NewEntry['act'],
+    daysAgo: number,
+    details: NewEntry['details'] = {},
+    person = author,
+    document = draft,
+  ): NewEntry => ({
+    ...calculatorEntry(act, { id, draft: document }, person, details),
+    at: daysBefore(today, daysAgo),
+  })
+  const first = editions[0]?.daysAgo ?? editedDaysAgo
+  return [
+    entry('calculatorMade', first + 9, { from: 'starter' }),
+    ...editions.flatMap(({ document, daysAgo, approvedBy }, i) => [
+      entry('draftChanged', daysAgo + 3, { revision: i + 1 }, author, document),
+      entry('sent', daysAgo + 1, { revision: i + 1 }, author, document),
+      entry('published', daysAgo, { edition: i + 1, revision: i + 1 }, whoIs(approvedBy), document),
+    ]),
+    ...(editions.length === 0 || ends === 'sent' ? [entry('draftChanged', editedDaysAgo)] : []),
+    ...(ends === 'sent' ? [entry('sent', editedDaysAgo, { revision: editions.length + 1 })] : []),
+    ...(ends === 'takenDown'
+      ? [entry('takenDown', 40, { edition: editions.length }, whoIs('wren@larkmoor.example'))]
+      : []),
+  ]
 }
 
 /** Inserts a row and returns its id (for a table without one, its first column). */

@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { Alert, Button, Skeleton, Table } from 'ant-design-vue'
+import { computed, onMounted, reactive, ref, watch } from 'vue'
+import { RecordPage, RecordVerified, recordActs, type RecordEntry, type RecordQuery } from '@vivid/contract'
+import { sentenceOf } from '../api/api-error'
+import { request } from '../api/request'
+import DeskHeader from '../app/DeskHeader.vue'
+import PickField from '../calculators/fields/PickField.vue'
+import { actWords, detailWords } from './record-words'
+
+/** Who did what and when. It is only ever added to; each entry's hash rests on the one before. */
+const query = reactive({ act: '', person: '', from: '', to: '' })
+const entries = ref<RecordEntry[]>()
+const people = ref<string[]>([])
+const next = ref<number | null>(null)
+const problem = ref('')
+const busy = ref(false)
+const verified = ref<RecordVerified>()
+
+const asked = (before?: number): string => {
+  const filled: Partial<Record<keyof RecordQuery, string>> = {
+    ...query,
+    ...(before !== undefined && { before: String(before) }),
+  }
+  return new URLSearchParams(Object.entries(filled).filter(([, value]) => value !== '')).toString()
+}
+
+async function load(before?: number): Promise<void> {
+  problem.value = ''
+  busy.value = true
+  try {
+    const page = await request(RecordPage, 'GET', `/record?${asked(before)}`)
+    entries.value = before === undefined ? page.entries : [...(entries.value ?? []), ...page.entries]
+    next.value = page.next
+    people.value = page.people
+  } catch (error) {
+    problem.value = sentenceOf(error)
+  } finally {
+    busy.value = false
+  }
+}
+async function verify(): Promise<void> {
+  problem.value = ''
+  try {
+    verified.value = await request(RecordVerified, 'GET', '/record/verify')
+  } catch (error) {
+    problem.value = sentenceOf(error)
+  }
+}
+onMounted(load)
+watch(query, () => void load())
+
+const csv = computed(() => `/api/record/csv?${asked()}`)
+const isNarrowed = computed(() => Object.values(query).some((value) => value !== ''))
+const moment = new Intl.DateTimeFormat('en-CA', { dateStyle: 'medium', timeStyle: 'short' })
+const columns = [
+  { title: 'No.', dataIndex: 'number', width: 70, align: 'right' as const },
+  { title: 'When', key: 'at', width: 190 },
+  { title: 'Who', dataIndex: 'person', width: 160 },
+  { title: 'What', key: 'what' },
+  { title: 'More', key: 'more' },
+  { title: 'Hash', key: 'hash', width: 130 },
+]
+</script>
+
+<template>
+  <DeskHeader />
+  <main class="record">
+    <div class="head">
+      <h1>Record</h1>
+      <p class="soft">who did what, and when; nobody can change it</p>
+      <span class="right">
+        <Button @click="verify">Check the chain</Button>
+        <a class="link" :href="csv" download>Save as CSV</a>
+      </span>
+    </div>
+    <Alert v-if="problem" type="error" role="alert" :message="problem" class="alert" />
+    <Alert
+      v-if="verified"
+      class="alert"
+      role="status"
+      :type="verified.brokenAt === null ? 'success' : 'error'"
+      :message="
+        verified.brokenAt === null
+          ? `All ${verified.entries} entries say what they said when they were made.`
+          : `Entry ${verified.brokenAt} does not say what it said when it was made.`
+      "
+      :description="verified.lastHash ? `The newest one’s hash: ${verified.lastHash}` : undefined"
+    />
+    <div class="filters">
+      <PickField
+        id="record-act"
+        label="What"
+        :value="query.act"
+        :options="[
+          { value: '', label: 'anything' },
+          ...recordActs.map((value) => ({ value, label: actWords[value] })),
+        ]"
+        @change="query.act = $event"
+      />
+      <PickField
+        id="record-person"
+        label="Who"
+        :value="query.person"
+        :options="[{ value: '', label: 'anyone' }, ...people.map((value) => ({ value, label: value }))]"
+        @change="query.person = $event"
+      />
+      <div>
+        <label for="record-from">From</label>
+        <input id="record-from" v-model="query.from" type="date" class="pick" />
+      </div>
+      <div>
+        <label for="record-to">To</label>
+        <input id="record-to" v-model="query.to" type="date" class="pick" />
+      </div>
+    </div>
+    <Skeleton v-if="!entries && !problem" active />
+    <p v-else-if="entries?.length === 0" class="none">
+      {{
+        isNarrowed
+          ? 'Nothing of that kind is on record; choose something wider.'
+          : 'Nothing is on record yet: whatever is made, changed, sent, put live or taken down stands here from then on.'
+      }}
+    </p>
+    <template v-else-if="entries">
+      <Table
+        :data-source="entries"
+        :columns="columns"
+        row-key="number"
+        size="small"
+        :pagination="false"
+        :loading="busy"
+      >
+        <template #bodyCell="{ column, record: entry }">
+          <template v-if="column.key === 'at'">{{ moment.format(new Date(entry.at)) }}</template>
+          <template v-else-if="column.key === 'what'">
+            {{ actWords[(entry as RecordEntry).act] }}
+            <strong
+              ><bdi>{{ entry.subject }}</bdi></strong
+            >
+          </template>
+          <span v-else-if="column.key === 'more'" class="soft">{{ detailWords(entry as RecordEntry) }}</span>
+          <code v-else-if="column.key === 'hash'" :title="entry.hash">{{ entry.hash.slice(0, 12) }}</code>
+        </template>
+      </Table>
+      <Button v-if="next !== null" class="more" :loading="busy" @click="load(next)">Show older ones</Button>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.record {
+  max-width: 1280px;
+  margin: 0 auto;
+  padding: 22px 22px 40px;
+}
+.head {
+  display: flex;
+  align-items: baseline;
+  gap: 14px;
+  margin-bottom: 16px;
+}
+.right {
+  display: flex;
+  gap: 18px;
+  align-items: baseline;
+  margin-left: auto;
+}
+.alert {
+  margin-bottom: 12px;
+}
+.filters {
+  display: grid;
+  grid-template-columns: 1fr 1fr 170px 170px;
+  gap: 12px;
+  align-items: end;
+  margin-bottom: 14px;
+}
+.none {
+  padding: 30px 0;
+  color: var(--ink-soft);
+}
+.more {
+  margin-top: 14px;
+}
+</style>

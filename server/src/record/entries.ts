@@ -1,0 +1,26 @@
+import type { Person, RecordAct } from '@vivid/contract'
+import { textIn, type CalculatorDocument, type RateSheet } from '@vivid/core'
+import type { NewEntry } from './record-store'
+
+type Who = Pick<Person, 'id' | 'name'>
+
+/** Something done to a calculator, under the name its draft has at the time. */
+export const calculatorEntry = (
+  act: RecordAct,
+  { id, draft }: { readonly id: string; readonly draft: CalculatorDocument },
+  person: Who,
+  details: NewEntry['details'] = {},
+): NewEntry => {
+  const main = draft.languages[0] ?? ''
+  return { act, of: 'calculator', id, subject: textIn(draft.title, main, main), details, person }
+}
+
+/** Something done to a rate sheet, with the days its versions take effect. */
+export const sheetEntry = (act: RecordAct, { id, name, versions }: RateSheet, person: Who): NewEntry => ({
+  act,
+  of: 'rateSheet',
+  id,
+  subject: name,
+  details: { versions: versions.map(({ from }) => from).join(', ') },
+  person,
+})

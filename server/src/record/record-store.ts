@@ -1,0 +1,140 @@
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import { RecordEntry, type RecordPage, type RecordQuery, type RecordVerified } from '@vivid/contract'
+import { FIRST, hashOf } from './entry-hash'
+
+/** What is put on record; who, and when if not now. */
+export interface NewEntry extends Pick<RecordEntry, 'act' | 'of' | 'id' | 'subject' | 'details'> {
+  readonly person: { readonly id: string; readonly name: string }
+  readonly at?: Date
+}
+
+interface Row extends Omit<RecordEntry, 'number' | 'at'> {
+  readonly number: string
+  readonly at: Date
+  readonly person_id: string | null
+  readonly previous: string
+}
+
+export type RecordStore = ReturnType<typeof createRecordStore>
+
+/** Any fixed number: entries are added one after the other, whichever server process adds them. */
+const LOCK = 468_000_002
+/** Somebody who goes on changing the same draft is on record once in this time. */
+const SAME_CHANGE_MINUTES = 15
+const PAGE = 100
+const BATCH = 1_000
+
+export function createRecordStore(database: Sequelize) {
+  const rowsOf = (sql: string, replacements: object, transaction?: Transaction) =>
+    database.query<Row>(sql, { replacements: { ...replacements }, type: QueryTypes.SELECT, transaction })
+
+  /** Adds an entry within the transaction of what it is about: either both happen or neither. */
+  async function append(entry: NewEntry, transaction: Transaction): Promise<void> {
+    await database.query('SELECT pg_advisory_xact_lock(:lock)', {
+      replacements: { lock: LOCK },
+      type: QueryTypes.SELECT,
+      transaction,
+    })
+    const [last] = await rowsOf('SELECT * FROM record ORDER BY number DESC LIMIT 1', {}, transaction)
+    const { person, at = new Date(), ...what } = entry
+    const previous = last?.hash ?? FIRST
+    const made = {
+      ...what,
+      number: Number(last?.number ?? 0) + 1,
+      at: at.toISOString(),
+      person: person.name,
+      personId: person.id,
+      previous,
+    }
+    await database.query(
+      `INSERT INTO record (number, at, person_id, person, act, "of", id, subject, details, previous, hash)
+       VALUES (:number, :at, :personId, :person, :act, :of, :id, :subject, CAST(:details AS jsonb), :previous, :hash)`,
+      {
+        replacements: { ...made, details: JSON.stringify(made.details), hash: hashOf(made) },
+        type: QueryTypes.INSERT,
+        transaction,
+      },
+    )
+  }
+
+  return {
+    append,
+    /** A draft was changed; once in a while for somebody who goes on changing it. */
+    async appendChange(entry: NewEntry, transaction: Transaction): Promise<void> {
+      const [last] = await rowsOf(
+        'SELECT * FROM record WHERE id = :id ORDER BY number DESC LIMIT 1',
+        { id: entry.id },
+        transaction,
+      )
+      const isSame = last?.act === entry.act && last.person_id === entry.person.id
+      if (isSame && Date.now() - last.at.getTime() < SAME_CHANGE_MINUTES * 60_000) return
+      await append(entry, transaction)
+    },
+
+    /** Newest first. */
+    async page(query: RecordQuery): Promise<RecordPage> {
+      const found = await rowsOf(`${selected(query)} LIMIT ${PAGE + 1}`, filters(query))
+      const people = await database.query<{ person: string }>(
+        'SELECT DISTINCT person FROM record ORDER BY person',
+        { type: QueryTypes.SELECT },
+      )
+      return {
+        entries: found.slice(0, PAGE).map(plain),
+        next: found.length > PAGE ? Number(found[PAGE - 1]?.number) : null,
+        people: people.map(({ person }) => person),
+      }
+    },
+
+    /** Every entry a query asks for, newest first. */
+    async all(query: RecordQuery): Promise<RecordEntry[]> {
+      return (await rowsOf(selected(query), filters(query))).map(plain)
+    },
+
+    /** Works every hash out again, from the first entry to the last. */
+    async verify(): Promise<RecordVerified> {
+      let [previous, number] = [FIRST, 0]
+      for (;;) {
+        const rows = await rowsOf(
+          `SELECT * FROM record WHERE number > :number ORDER BY number LIMIT ${BATCH}`,
+          { number },
+        )
+        for (const row of rows) {
+          const { hash, ...entry } = plain(row)
+          const again = hashOf({ ...entry, personId: row.person_id, previous })
+          if (entry.number !== number + 1 || row.previous !== previous || hash !== again)
+            return { entries: number, brokenAt: number + 1, lastHash: null }
+          previous = hash
+          number = entry.number
+        }
+        if (rows.length < BATCH)
+          return { entries: number, brokenAt: null, lastHash: number === 0 ? null : previous }
+      }
+    },
+  }
+}
+
+const selected = ({ act, person, id, from, to, before }: RecordQuery): string => {
+  const conditions = [
+    act && 'act = :act',
+    person && 'person = :person',
+    id && 'id = :id',
+    from && "at >= CAST(:from AS date) AT TIME ZONE 'UTC'",
+    to && "at < (CAST(:to AS date) + 1) AT TIME ZONE 'UTC'",
+    before && 'number < :before',
+  ].filter(Boolean)
+  return `SELECT * FROM record ${conditions.length ? `WHERE ${conditions.join(' AND ')}` : ''} ORDER BY number DESC`
+}
+const filters = (query: RecordQuery) => query
+
+const plain = ({ number, at, person, act, of, id, subject, details, hash }: Row): RecordEntry =>
+  RecordEntry.parse({
+    number: Number(number),
+    at: at.toISOString(),
+    person,
+    act,
+    of,
+    id,
+    subject,
+    details,
+    hash,
+  })

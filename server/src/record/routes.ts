@@ -1,0 +1,45 @@
+import { Router } from 'express'
+import Papa from 'papaparse'
+import { RecordQuery, type RecordEntry } from '@vivid/contract'
+import { parseOrThrow } from '../http/parse'
+import { route } from '../http/routing'
+import type { RecordStore } from './record-store'
+
+/** `/api/record`, behind a session: everybody at the desk may read it, and nobody change it. */
+export function recordRoutes(record: RecordStore): Router {
+  const router = Router()
+  route(router, '/', {
+    get: [async (req, res) => void res.json(await record.page(parseOrThrow(RecordQuery, req.query)))],
+  })
+  route(router, '/verify', {
+    get: [async (_req, res) => void res.json(await record.verify())],
+  })
+  route(router, '/csv', {
+    get: [
+      async (req, res) => {
+        const entries = await record.all(parseOrThrow(RecordQuery, req.query))
+        res
+          .set('content-disposition', 'attachment; filename="record.csv"')
+          .type('text/csv; charset=utf-8')
+          .send(csvOf(entries))
+      },
+    ],
+  })
+  return router
+}
+
+/** RFC 4180; what a spreadsheet would take for a formula is made a plain text. */
+function csvOf(entries: readonly RecordEntry[]): string {
+  const rows = entries.map(({ number, at, person, act, of, id, subject, details, hash }) => ({
+    number,
+    at,
+    person,
+    act,
+    of,
+    id,
+    subject,
+    details: JSON.stringify(details),
+    hash,
+  }))
+  return Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })
+}
