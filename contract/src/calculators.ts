@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CalculatorDocument, frequencyNames, RateSheet, type Frequency } from '@vivid/core'
+import { CalculatorDocument, frequencyNames, RateSheet, type Frequency, type Program } from '@vivid/core'
 
 /** Where a calculator stands: derived from its draft, its live edition and what was sent for approval. */
 export const calculatorStates = ['draft', 'sent', 'live', 'liveWithChanges', 'takenDown'] as const
@@ -11,6 +11,8 @@ const timestamp = z.iso.datetime()
 
 export const EditionSummary = z.strictObject({
   number: z.int(),
+  /** What its author said when sending it. */
+  note: z.string(),
   sha256: z.string(),
   publishedAt: timestamp,
   approvedBy: personName,
@@ -26,6 +28,21 @@ export const CardMeter = z.strictObject({
   every: z.enum(frequencyNames as [Frequency, ...Frequency[]]).nullable(),
   parts: z.array(z.strictObject({ label: z.string(), amount: z.int(), figure: z.string() })),
 })
+
+/** One thing an approver wants changed: about a step, or about the calculator as a whole. */
+export const Remark = z.strictObject({
+  step: z.string().max(60).nullable(),
+  text: z.string().trim().min(1).max(1000),
+})
+export type Remark = z.infer<typeof Remark>
+
+/** A draft that was sent back: by whom, when, and what for. Gone once it is sent again. */
+export const SentBack = z.strictObject({
+  by: personName,
+  at: timestamp,
+  remarks: z.array(Remark).min(1).max(50),
+})
+export type SentBack = z.infer<typeof SentBack>
 
 export const CalculatorCard = z.strictObject({
   id: z.uuid(),
@@ -54,6 +71,9 @@ export const CalculatorOpened = z.strictObject({
   lastEditedById: z.uuid(),
   lastEditedAt: timestamp,
   sentBy: personName.nullable(),
+  /** What was said when it was sent; empty where nothing was. */
+  sentNote: z.string(),
+  sentBack: SentBack.nullable(),
   liveEdition: z.int().nullable(),
   editions: z.array(EditionSummary),
   /** The document of the newest edition, to read the changes since against; null before the first. */
@@ -86,6 +106,33 @@ export type CalculatorFile = z.infer<typeof CalculatorFile>
 
 export const SaveDraft = z.strictObject({ revision: z.int().min(0), document: CalculatorDocument })
 export type SaveDraft = z.infer<typeof SaveDraft>
+
+/** Sends a draft for approval, with a word for the approver. */
+export const SendDraft = z.strictObject({
+  revision: z.int().min(0),
+  note: z.string().trim().max(2000).default(''),
+})
+export type SendDraft = z.infer<typeof SendDraft>
+
+/** Sends a draft back to its author, saying what for. */
+export const SendBack = z.strictObject({ revision: z.int().min(0), remarks: SentBack.shape.remarks })
+export type SendBack = z.infer<typeof SendBack>
+
+/** Takes a calculator down; the message is what visitors read in its place. Empty: the page's own words. */
+export const TakeDown = z.strictObject({ message: z.string().trim().max(500).default('') })
+export type TakeDown = z.infer<typeof TakeDown>
+
+/** An edition as visitors saw it on a day, with the rates of that day. */
+export const EditionSeen = z.object({
+  number: z.int(),
+  publishedAt: timestamp,
+  /** ISO date */
+  on: z.iso.date(),
+  program: z.custom<Program>((value) => typeof value === 'object' && value !== null),
+  style: z.record(z.templateLiteral(['--', z.string()]), z.string()),
+  sheets: z.array(RateSheet),
+})
+export type EditionSeen = z.infer<typeof EditionSeen>
 
 /** Which revision of the draft an action is about; a stale one is refused. */
 export const AtRevision = z.strictObject({ revision: z.int().min(0) })

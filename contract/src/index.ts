@@ -4,9 +4,15 @@ export {
   CalculatorFile,
   CalculatorOpened,
   CalculatorState,
+  EditionSeen,
   EditionSummary,
   MakeCalculator,
+  Remark,
   SaveDraft,
+  SendBack,
+  SendDraft,
+  SentBack,
+  TakeDown,
   calculatorStates,
 } from './calculators'
 export { calculatorJsonSchema } from './calculator-json-schema'

@@ -9,6 +9,7 @@ import {
   useApplication,
   textOf,
 } from './support/application'
+import { sendForApproval } from './support/desk'
 
 const app = useApplication()
 
@@ -198,7 +199,7 @@ test('an approver who looks at an outdated draft is shown how it stands now, and
     await openAs('Ines', 'Tidewater teahouse loan'),
     await openAs('Odile', 'Tidewater teahouse loan'),
   ]
-  await click(ines, 'Send for approval')
+  await sendForApproval(ines)
   await expectText(ines, '.state', 'Waiting for approval')
   await odile.reload({ waitUntil: 'networkidle0' })
   await ines.locator('#line-page').click()

@@ -97,6 +97,12 @@ test('a calculator is set up from an empty document by keyboard alone, and goes 
   await expectText(page, '.note', 'Draft saved')
   await tabTo(page, '.actions .ant-btn-primary', 'BackTab')
   await page.keyboard.press('Enter')
+  await page.waitForSelector('#send-note', { visible: true })
+  await tabTo(page, '#send-note')
+  await page.keyboard.type('From an empty document.')
+  await page.keyboard.down('Control')
+  await page.keyboard.press('Enter')
+  await page.keyboard.up('Control')
   await expectText(page, '.state', 'Waiting for approval')
 
   const approver = await app.deskAs('Odile')

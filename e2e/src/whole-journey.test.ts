@@ -8,6 +8,7 @@ import {
   useApplication,
   textOf,
 } from './support/application'
+import { sendForApproval } from './support/desk'
 import { textbookLoan } from './support/textbook-loan'
 
 /** The starter's defaults but for the amount: 25 years at 4.64 %, compounded half-yearly. */
@@ -53,13 +54,30 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await expectText(author, '.note', 'Draft saved')
   expect(await textOf(author, '.bar')).not.toContain('Placement snippet')
   expect(await textOf(author, '.bar')).not.toContain('live')
-  await click(author, 'Send for approval')
+  await sendForApproval(author, 'The rate is Monday’s.')
   await expectText(author, '.state', 'Waiting for approval')
   await expectText(author, '.actions', 'An approver puts it live.')
 
   // Another person approves: it is edition 1, and the snippet is there.
   const approver = await app.deskAs('Odile')
   await click(approver, 'Stilt house mortgage')
+  await expectText(approver, '.words', 'Ines Okafor says: The rate is Monday’s.')
+
+  // It goes back once, with a remark at its step; its author finds the step by the remark, and sends it again.
+  await click(approver, 'Send back')
+  await approver.waitForSelector('#remark-0-text', { visible: true })
+  await approver.select('#remark-0-step', 'rate')
+  await fill(approver, '#remark-0-text', 'Say that it is fixed for five years.')
+  await click(approver, 'Send it back', '.ant-modal')
+  await expectText(approver, '.state', 'Draft')
+  await author.reload({ waitUntil: 'networkidle0' })
+  await expectText(author, '.words', 'Odile Marchetti sent it back')
+  await click(author, 'rate', '.words')
+  await author.waitForSelector('#rate-help-en-CA, #rate-default')
+  await sendForApproval(author, 'The rate is Monday’s, fixed for five years.')
+  await expectText(author, '.state', 'Waiting for approval')
+  expect(await author.$('.words li')).toBeNull()
+  await approver.reload({ waitUntil: 'networkidle0' })
   await click(approver, 'Put edition 1 live')
   await expectText(approver, '.state', 'Live · edition 1')
   await click(approver, 'Placement snippet')
@@ -135,7 +153,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await expectText(author, '.changes', 'Stilt house mortgageStilt house mortgage, new')
   await author.locator('.ant-modal-close').click()
   await author.waitForSelector('.changes', { hidden: true })
-  await click(author, 'Send for approval')
+  await sendForApproval(author)
   await expectText(author, '.state', 'Waiting for approval')
   await approver.reload({ waitUntil: 'networkidle0' })
   await click(approver, 'Put edition 2 live')
@@ -143,14 +161,27 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await visitor.reload({ waitUntil: 'networkidle0' })
   expect(await textOf(await placedFrame(visitor), 'h1')).toBe('Stilt house mortgage, new')
 
+  // An edition that was replaced is still there as visitors saw it.
+  await click(approver, '1', '.ribbon')
+  await approver.waitForSelector('.ant-modal iframe')
+  await expectText(approver, '.facts', 'The rate is Monday’s, fixed for five years.')
+  const old = await (await approver.waitForSelector('.ant-modal iframe'))?.contentFrame()
+  if (!old) throw new Error('the old edition is not shown')
+  await expectText(old, 'h1', 'Stilt house mortgage')
+  expect(await textOf(old, 'h1')).toBe('Stilt house mortgage')
+  await approver.keyboard.press('Escape')
+  await approver.waitForSelector('.ant-modal iframe', { hidden: true })
+
   // Taken down, visitors get a decent page; it can be put back.
   await click(approver, 'Take down')
+  await fill(approver, '#take-down-message', 'Stilt houses come back <in May>.')
   await click(approver, 'Take it down', '.ant-modal')
   await expectText(approver, '.state', 'Taken down')
   await visitor.reload({ waitUntil: 'networkidle0' })
   expect(await textOf(await placedFrame(visitor), '.notice h1')).toBe(
     'This calculator is not offered at the moment',
   )
+  expect(await textOf(await placedFrame(visitor), '.notice p')).toBe('Stilt houses come back <in May>.')
   await click(approver, 'Put edition 2 back')
   await expectText(approver, '.state', 'Live · edition 2')
 })
@@ -161,7 +192,7 @@ test('an approver who made the last change is told that another has to put it li
   await approver.locator('#line-page').click()
   await fill(approver, '#page-introduction', 'Tea, and the tide.')
   await expectText(approver, '.note', 'Draft saved')
-  await click(approver, 'Send for approval')
+  await sendForApproval(approver)
   await expectText(approver, '.actions', 'You changed it last: another approver puts it live.')
   const disabled = await approver.$eval(
     '.actions .ant-btn-primary',

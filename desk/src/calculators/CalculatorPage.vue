@@ -6,6 +6,7 @@ import { CalculatorFile } from '@vivid/contract'
 import { sentenceOf } from '../api/api-error'
 import { request } from '../api/request'
 import DeskHeader from '../app/DeskHeader.vue'
+import ApprovalWords from '../editions/ApprovalWords.vue'
 import EditionRibbon from '../editions/EditionRibbon.vue'
 import PublishingActions from '../editions/PublishingActions.vue'
 import { useSession } from '../people/session-store'
@@ -166,6 +167,7 @@ onBeforeUnmount(() => {
       </div>
       <main class="work" :class="{ 'read-only': !session.can('edit') }">
         <div class="tape-pane" :inert="!session.can('edit') || undefined">
+          <ApprovalWords :calculator="draft.opened" />
           <SampleBar :document="draft.document" />
           <CalculatorTape
             v-if="draft.compiled"

@@ -11,7 +11,7 @@ import {
   type CalculatorStep,
   type Conflict,
 } from '@vivid/core'
-import { CalculatorOpened, SheetListed } from '@vivid/contract'
+import { CalculatorOpened, SheetListed, type Remark } from '@vivid/contract'
 import { ApiError, isApiError, sentenceOf } from '../api/api-error'
 import { request } from '../api/request'
 import { keptDrafts } from './kept-draft'
@@ -258,9 +258,10 @@ export const useDraft = defineStore('draft', () => {
     changeStep,
     save,
     resolve,
-    send: () => act('/send', atRevision()),
+    send: (note: string) => act('/send', { ...atRevision(), note }),
+    sendBack: (remarks: readonly Remark[]) => act('/send-back', { ...atRevision(), remarks }),
     approve: () => act('/approve', atRevision()),
-    takeDown: () => act('/take-down'),
+    takeDown: (message: string) => act('/take-down', { message }),
     bringBack: (number: number) => act(`/editions/${number}/live`),
   }
 })

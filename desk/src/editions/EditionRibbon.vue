@@ -1,12 +1,19 @@
 <script setup lang="ts">
 import { Tooltip } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { CalculatorOpened } from '@vivid/contract'
 import { dayOf } from '../calculators/moments'
+import EditionViewer from './EditionViewer.vue'
 
-/** Editions as a ribbon: the last few, the live one, the draft. */
+/** Editions as a ribbon: the last few, the live one, the draft. Each opens as visitors saw it. */
 const { calculator } = defineProps<{ calculator: CalculatorOpened }>()
 const recent = computed(() => [...calculator.editions].reverse().slice(-4))
+const viewed = ref(0)
+const viewing = ref(false)
+function view(number: number): void {
+  viewed.value = number
+  viewing.value = true
+}
 const draftIsNew = computed(() => calculator.state !== 'live')
 const nextNumber = computed(() => (calculator.editions[0]?.number ?? 0) + 1)
 </script>
@@ -23,16 +30,17 @@ const nextNumber = computed(() => (calculator.editions[0]?.number ?? 0) + 1)
           Edition {{ edition.number }}, put live {{ dayOf(edition.publishedAt) }} by {{ edition.approvedBy }};
           last changed by {{ edition.editedBy }}. SHA-256 {{ edition.sha256.slice(0, 12) }}…
         </template>
-        <span tabindex="0">
+        <button type="button" @click="view(edition.number)">
           {{ edition.number
           }}<template v-if="edition.number === calculator.liveEdition">
             live since {{ dayOf(edition.publishedAt) }}</template
           >
-        </span>
+        </button>
       </Tooltip>
     </li>
     <li v-if="draftIsNew" class="draft">{{ nextNumber }} in draft</li>
   </ol>
+  <EditionViewer v-model:open="viewing" :calculator="calculator" :number="viewed" />
 </template>
 
 <style scoped>
@@ -50,7 +58,13 @@ li {
 li:last-child {
   border-right-width: 1px;
 }
-li > span,
+li > button {
+  border: 0;
+  background: none;
+  color: inherit;
+  cursor: pointer;
+}
+li > button,
 .draft {
   display: block;
   padding: 2px 11px;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { Button, message, Modal } from 'ant-design-vue'
+import { Button, message, Modal, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
+import type { Remark } from '@vivid/contract'
 import { sentenceOf } from '../api/api-error'
 import CallToAction from '../app/CallToAction.vue'
 import { stoppingProblems } from '@vivid/core'
@@ -8,6 +9,7 @@ import { useDraft } from '../calculators/draft-store'
 import { useProofs } from '../calculators/proofs/proofs-store'
 import { useSession } from '../people/session-store'
 import PlacementSnippet from './PlacementSnippet.vue'
+import SendBackDialog from './SendBackDialog.vue'
 
 /** What can be done with the calculator now, by the person who is here: one call to action, the rest beside it. */
 const draft = useDraft()
@@ -55,28 +57,35 @@ async function run(action: () => Promise<void>, done: string): Promise<void> {
   }
 }
 
-const send = () => run(draft.send, 'Sent: an approver can put it live now.')
+const sending = ref(false)
+const note = ref('')
+async function send(): Promise<void> {
+  sending.value = false
+  await run(() => draft.send(note.value), 'Sent: an approver can put it live now.')
+  note.value = ''
+}
+const sendingBack = ref(false)
+const sendBack = (remarks: Remark[]) =>
+  run(() => draft.sendBack(remarks), 'Sent back: its author sees what for.')
 const approve = () => run(draft.approve, 'It is live: visitors see it now.')
 const bringBack = (number: number) => run(() => draft.bringBack(number), `Edition ${number} is live again.`)
 
-function takeDown(): void {
-  const number = calculator.value?.liveEdition
-  Modal.confirm({
-    title: `Take edition ${number} down?`,
-    content:
-      'Visitors see a notice in its place, on every page that shows it. No edition is lost, and an approver can put it back.',
-    okText: 'Take it down',
-    okButtonProps: { danger: true },
-    cancelText: 'Leave it live',
-    onOk: () => run(draft.takeDown, 'Taken down: visitors see a notice.'),
-  })
+const takingDown = ref(false)
+const notice = ref('')
+async function takeDown(): Promise<void> {
+  takingDown.value = false
+  await run(() => draft.takeDown(notice.value), 'Taken down: visitors see a notice.')
+  notice.value = ''
 }
 </script>
 
 <template>
   <div v-if="calculator" class="actions">
     <span v-if="reason" class="soft reason">{{ reason }}</span>
-    <Button v-if="calculator.liveEdition !== null && session.can('takeDown')" type="text" @click="takeDown"
+    <Button
+      v-if="calculator.liveEdition !== null && session.can('takeDown')"
+      type="text"
+      @click="takingDown = true"
       >Take down</Button
     >
     <Button
@@ -87,6 +96,9 @@ function takeDown(): void {
       Put edition {{ newest }} back
     </Button>
     <Button v-if="calculator.liveEdition !== null" @click="placing = true">Placement snippet</Button>
+    <Button v-if="waits && session.can('approve')" :loading="busy" @click="sendingBack = true"
+      >Send back</Button
+    >
     <CallToAction v-if="waits && session.can('approve')" :disabled="isMine" :loading="busy" @click="approve">
       Put edition {{ nextEdition }} live
     </CallToAction>
@@ -94,10 +106,41 @@ function takeDown(): void {
       v-else-if="session.can('edit') && !waits && !unchanged"
       :disabled="hasProblems || proofs.differing.length > 0 || draft.saveState.is === 'conflict'"
       :loading="busy"
-      @click="send"
+      @click="sending = true"
     >
       Send for approval
     </CallToAction>
+    <Modal
+      v-model:open="sending"
+      title="Send for approval"
+      ok-text="Send it"
+      cancel-text="Not yet"
+      @ok="send"
+    >
+      <label for="send-note">A word for the approver <span class="soft">optional</span></label>
+      <Textarea id="send-note" v-model:value="note" :rows="3" :maxlength="2000" @press-enter.ctrl="send" />
+    </Modal>
+    <Modal
+      v-model:open="takingDown"
+      :title="`Take edition ${calculator.liveEdition} down?`"
+      ok-text="Take it down"
+      :ok-button-props="{ danger: true }"
+      cancel-text="Leave it live"
+      @ok="takeDown"
+    >
+      <p>
+        Visitors see a notice in its place, on every page that shows it. No edition is lost, and an approver
+        can put it back.
+      </p>
+      <label for="take-down-message">What the notice says <span class="soft">optional</span></label>
+      <Textarea id="take-down-message" v-model:value="notice" :rows="2" :maxlength="500" />
+    </Modal>
+    <SendBackDialog
+      v-if="draft.document"
+      v-model:open="sendingBack"
+      :document="draft.document"
+      @send="sendBack"
+    />
     <PlacementSnippet v-if="calculator.liveEdition !== null" v-model:open="placing" :slug="calculator.slug" />
   </div>
 </template>

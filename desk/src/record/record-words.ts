@@ -33,7 +33,7 @@ export function detailWords({ act, details }: RecordEntry): string {
     case 'draftChanged':
     case 'sent':
     case 'sentBack':
-      return [`revision ${revision}`, note].filter(Boolean).join(': ')
+      return [revision === undefined ? '' : `revision ${revision}`, note].filter(Boolean).join(': ')
     case 'sheetAdded':
     case 'sheetChanged':
       return `versions from ${versions}`

@@ -73,3 +73,12 @@ export async function closeDialog(page: Page): Promise<void> {
     () => 'the dialog did not close',
   )
 }
+
+/** Sends the open draft for approval, with a word for the approver. */
+export async function sendForApproval(page: Page, note = ''): Promise<void> {
+  await click(page, 'Send for approval')
+  await page.waitForSelector('#send-note', { visible: true })
+  if (note) await fill(page, '#send-note', note)
+  await click(page, 'Send it', '.ant-modal')
+  await page.waitForSelector('#send-note', { hidden: true })
+}

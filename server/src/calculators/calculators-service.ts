@@ -77,7 +77,8 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
   async function opened(calculator: CalculatorData): Promise<CalculatorOpened> {
     const all = await editions.ofCalculator(calculator.id)
     const live = all.find(({ number }) => number === calculator.liveEdition)
-    const { id, slug, revision, draft, lastEditedBy, lastEditedAt, sentBy, liveEdition } = calculator
+    const { id, slug, revision, draft, lastEditedBy, lastEditedAt, sentBy, sentBack, liveEdition } =
+      calculator
     const state = stateOf(calculator, live?.revision)
     return {
       id,
@@ -89,6 +90,8 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       lastEditedById: lastEditedBy,
       lastEditedAt: lastEditedAt.toISOString(),
       sentBy: state === 'sent' && sentBy !== null ? await nameOf(sentBy) : null,
+      sentNote: state === 'sent' ? calculator.sentNote : '',
+      sentBack: sentBack && { ...sentBack, by: await nameOf(sentBack.by), remarks: [...sentBack.remarks] },
       liveEdition,
       editions: await Promise.all(all.map(summary)),
       lastPublished: all[0]?.draft ?? null,
@@ -96,8 +99,9 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     }
   }
 
-  const summary = async ({ number, sha256, publishedAt, approvedBy, editedBy }: EditionData) => ({
+  const summary = async ({ number, sha256, note, publishedAt, approvedBy, editedBy }: EditionData) => ({
     number,
+    note,
     sha256,
     publishedAt: publishedAt.toISOString(),
     approvedBy: await nameOf(approvedBy),

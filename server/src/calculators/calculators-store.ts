@@ -1,4 +1,5 @@
 import { DataTypes, type InferAttributes, Model, Op, type Sequelize, Transaction } from 'sequelize'
+import type { Remark } from '@vivid/contract'
 import { openDocument, type CalculatorDocument } from '@vivid/core'
 
 class CalculatorRow extends Model<InferAttributes<CalculatorRow>, NewCalculator> {
@@ -13,6 +14,9 @@ class CalculatorRow extends Model<InferAttributes<CalculatorRow>, NewCalculator>
   declare liveEdition: number | null
   declare takenDownAt: Date | null
   declare houseStyle: string
+  declare sentNote: string
+  declare sentBack: SentBackData | null
+  declare takenDownMessage: string
 }
 
 export interface NewCalculator {
@@ -35,10 +39,24 @@ export interface CalculatorData {
   readonly liveEdition: number | null
   readonly takenDownAt: Date | null
   readonly houseStyle: string
+  readonly sentNote: string
+  readonly sentBack: SentBackData | null
+  readonly takenDownMessage: string
+}
+
+/** A draft sent back, as stored. */
+export interface SentBackData {
+  readonly by: string
+  /** ISO timestamp */
+  readonly at: string
+  readonly remarks: readonly Remark[]
 }
 
 export type CalculatorProgress = Partial<
-  Pick<CalculatorData, 'sentRevision' | 'sentBy' | 'liveEdition' | 'takenDownAt'>
+  Pick<
+    CalculatorData,
+    'sentRevision' | 'sentBy' | 'liveEdition' | 'takenDownAt' | 'sentNote' | 'sentBack' | 'takenDownMessage'
+  >
 >
 
 /** A stored document of whatever version; one that cannot be read is a fault of ours. */
@@ -65,6 +83,9 @@ export function createCalculatorsStore(database: Sequelize) {
       liveEdition: DataTypes.INTEGER,
       takenDownAt: DataTypes.DATE,
       houseStyle: { type: DataTypes.TEXT, defaultValue: 'larkmoor' },
+      sentNote: { type: DataTypes.TEXT, defaultValue: '' },
+      sentBack: DataTypes.JSONB,
+      takenDownMessage: { type: DataTypes.TEXT, defaultValue: '' },
     },
     {
       sequelize: database,

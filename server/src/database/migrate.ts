@@ -5,6 +5,7 @@ import type { Logger } from 'pino'
 import { firstTables } from './migrations/0001-first-tables'
 import { rateSheets } from './migrations/0002-rate-sheets'
 import { handOvers } from './migrations/0003-hand-overs'
+import { approval } from './migrations/0006-approval'
 import { record } from './migrations/0005-record'
 import { houseStyleOfCalculators } from './migrations/0004-house-style-of-calculators'
 
@@ -15,6 +16,7 @@ const migrations = [
   { name: '0003-hand-overs', up: handOvers },
   { name: '0004-house-style-of-calculators', up: houseStyleOfCalculators },
   { name: '0005-record', up: record },
+  { name: '0006-approval', up: approval },
 ]
 
 /** Any fixed number: it keeps two server processes from migrating at the same time. */

@@ -1,8 +1,19 @@
 import type { Sequelize, Transaction } from 'sequelize'
-import { type AtRevision, compileSentenceWithPlace, type Person } from '@vivid/contract'
+import {
+  type AtRevision,
+  compileSentenceWithPlace,
+  type EditionContent,
+  type EditionSeen,
+  type Person,
+  type SendBack,
+  type SendDraft,
+  type TakeDown,
+} from '@vivid/contract'
 import {
   compile,
   evaluate,
+  isoDate,
+  openProgram,
   runProofs,
   stoppingProblems,
   type PlainDate,
@@ -63,13 +74,50 @@ export function createEditionsService(deps: EditionsDeps) {
   }
 
   return {
-    send: (id: string, { revision }: AtRevision, person: Person) =>
+    /** An edition as visitors saw it on a day, with the rates that held then; by default the day it went live. */
+    async seen(id: string, number: number, asked: string | undefined): Promise<EditionSeen> {
+      await service.existing(id)
+      const edition = Number.isSafeInteger(number) ? await editions.one(id, number) : undefined
+      if (!edition) throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
+      const { program, style } = JSON.parse(edition.content) as EditionContent
+      const on = asked ?? isoDate(dayOf(edition.publishedAt))
+      const opened = openProgram(program)
+      const used = (await sheets.all()).filter(({ sheet }) => opened.sheets.includes(sheet.id))
+      return {
+        number,
+        publishedAt: edition.publishedAt.toISOString(),
+        on,
+        program: opened,
+        style,
+        sheets: used.map(({ sheet }) => ({
+          ...sheet,
+          versions: sheet.versions.filter(({ from }) => from <= on),
+        })),
+      }
+    },
+
+    send: (id: string, { revision, note }: SendDraft, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
         await refuseStale(calculator, revision)
         await refuseUnchanged(calculator, transaction)
         checkedProgram(calculator, today(), await allSheets(transaction))
-        await calculators.setProgress(id, { sentRevision: revision, sentBy: person.id }, transaction)
-        await record.append(calculatorEntry('sent', calculator, person, { revision }), transaction)
+        await calculators.setProgress(
+          id,
+          { sentRevision: revision, sentBy: person.id, sentNote: note, sentBack: null },
+          transaction,
+        )
+        await record.append(calculatorEntry('sent', calculator, person, { revision, note }), transaction)
+      }),
+
+    /** Gives a draft that was sent back to its author, saying what for. */
+    sendBack: (id: string, { revision, remarks }: SendBack, person: Person) =>
+      withLocked(id, async (calculator, transaction) => {
+        await refuseStale(calculator, revision)
+        if (calculator.sentRevision !== revision) throw new AppError('NOT_SENT_FOR_APPROVAL')
+        const sentBack = { by: person.id, at: new Date().toISOString(), remarks }
+        await calculators.setProgress(id, { sentRevision: null, sentBy: null, sentBack }, transaction)
+        const note = remarks.map(({ text }) => text).join(' · ')
+        await record.append(calculatorEntry('sentBack', calculator, person, { revision, note }), transaction)
       }),
 
     /** Makes the next edition of a draft that was sent, and puts it live. Not for whoever changed it last. */
@@ -94,23 +142,31 @@ export function createEditionsService(deps: EditionsDeps) {
             editedBy: calculator.lastEditedBy,
             approvedBy: person.id,
             publishedAt: new Date(),
+            note: calculator.sentNote,
           },
           transaction,
         )
-        const progress = { liveEdition: number, sentRevision: null, sentBy: null, takenDownAt: null }
+        const progress = {
+          liveEdition: number,
+          sentRevision: null,
+          sentBy: null,
+          sentNote: '',
+          takenDownAt: null,
+        }
         await calculators.setProgress(id, progress, transaction)
         const details = { edition: number, sha256, revision }
         await record.append(calculatorEntry('published', calculator, person, details), transaction)
         await announce(calculator.slug, transaction)
       }),
 
-    takeDown: (id: string, person: Person) =>
+    takeDown: (id: string, { message }: TakeDown, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
         if (calculator.liveEdition === null) {
           throw new AppError('CALCULATOR_NOT_LIVE', { details: { calculator: calculator.slug } })
         }
-        await calculators.setProgress(id, { liveEdition: null, takenDownAt: new Date() }, transaction)
-        const details = { edition: calculator.liveEdition }
+        const progress = { liveEdition: null, takenDownAt: new Date(), takenDownMessage: message }
+        await calculators.setProgress(id, progress, transaction)
+        const details = { edition: calculator.liveEdition, note: message }
         await record.append(calculatorEntry('takenDown', calculator, person, details), transaction)
         await announce(calculator.slug, transaction)
       }),
@@ -127,6 +183,12 @@ export function createEditionsService(deps: EditionsDeps) {
       }),
   }
 }
+
+const dayOf = (moment: Date): PlainDate => ({
+  year: moment.getFullYear(),
+  month: moment.getMonth() + 1,
+  day: moment.getDate(),
+})
 
 /** The program of a draft that is fit to go live: it compiles, works out for its sample visitors, and its proofs agree. */
 function checkedProgram({ draft }: CalculatorData, today: PlainDate, sheets: readonly RateSheet[]): Program {

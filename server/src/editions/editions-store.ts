@@ -12,6 +12,7 @@ class EditionRow extends Model<InferAttributes<EditionRow>, EditionData> {
   declare editedBy: string
   declare approvedBy: string
   declare publishedAt: Date
+  declare note: string
 }
 
 /** An edition as stored: frozen, numbered within its calculator. */
@@ -27,6 +28,8 @@ export interface EditionData {
   readonly editedBy: string
   readonly approvedBy: string
   readonly publishedAt: Date
+  /** What its author said when sending it. */
+  readonly note: string
 }
 
 export type EditionsStore = ReturnType<typeof createEditionsStore>
@@ -44,6 +47,7 @@ export function createEditionsStore(database: Sequelize) {
       editedBy: DataTypes.UUID,
       approvedBy: DataTypes.UUID,
       publishedAt: DataTypes.DATE,
+      note: DataTypes.TEXT,
     },
     {
       sequelize: database,

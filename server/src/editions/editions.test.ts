@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
-import { afterAll, beforeAll, expect, test } from 'vitest'
-import type { CalculatorOpened, LiveCalculator } from '@vivid/contract'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import type { CalculatorOpened, EditionSeen, LiveCalculator } from '@vivid/contract'
 import { paragraphs } from '@vivid/core'
 import { TestClient, testServer, type TestServer } from '../testing/test-server'
 
@@ -187,4 +187,66 @@ test('two approvals at once make one edition', async () => {
   )
   expect(statuses.sort()).toEqual([200, 409])
   expect((await ines.open(made.id)).editions).toHaveLength(1)
+})
+
+describe('what is said on the way', () => {
+  const path = (id: string, rest: string) => `/api/calculators/${id}/${rest}`
+
+  test('a note goes with a draft to the approver and into its edition', async () => {
+    const { id, revision } = await ines.make('Noted')
+    const sent = await ines.ask('POST', path(id, 'send'), { revision, note: '  Monday’s rate.  ' })
+    expect(sent.body).toMatchObject({ state: 'sent', sentNote: 'Monday’s rate.', sentBack: null })
+    const { body } = await odile.ask<CalculatorOpened>('POST', path(id, 'approve'), { revision })
+    expect(body).toMatchObject({ state: 'live', sentNote: '' })
+    expect(body.editions[0]).toMatchObject({ number: 1, note: 'Monday’s rate.' })
+  })
+
+  test('a draft that is sent back keeps its remarks until it is sent again; only an approver sends back', async () => {
+    const { id, revision } = await ines.make('Returned')
+    const remarks = [
+      { step: 'rate', text: 'Which rate?' },
+      { step: null, text: 'A shorter title.' },
+    ]
+    const back = (client: TestClient, said: unknown = remarks) =>
+      client.ask<CalculatorOpened & { code: string }>('POST', path(id, 'send-back'), {
+        revision,
+        remarks: said,
+      })
+    expect(await back(odile)).toMatchObject({ status: 409, body: { code: 'NOT_SENT_FOR_APPROVAL' } })
+    await ines.ask('POST', path(id, 'send'), { revision })
+    expect((await back(ines)).status).toBe(403)
+    expect((await back(odile, [])).status).toBe(400)
+    const { body } = await back(odile)
+    expect(body).toMatchObject({ state: 'draft', sentBack: { by: 'Odile Marchetti', remarks } })
+    expect((await odile.ask('POST', path(id, 'approve'), { revision })).status).toBe(409)
+    const again = await ines.ask('POST', path(id, 'send'), { revision })
+    expect(again.body).toMatchObject({ state: 'sent', sentBack: null })
+  })
+
+  test('a message stands where a calculator was taken down, and nothing in it is HTML', async () => {
+    const { id, revision, slug } = await ines.make('Gone for now')
+    await ines.ask('POST', path(id, 'send'), { revision })
+    await odile.ask('POST', path(id, 'approve'), { revision })
+    await odile.ask('POST', path(id, 'take-down'), { message: 'Back in <b>May</b>.' })
+    for (let n = 0; n < 40; n++) {
+      const { body, status } = await ines.ask<string>('GET', `/c/${slug}`)
+      if (body.includes('Back in &lt;b&gt;May&lt;/b&gt;.')) return expect(status).toBe(200)
+      await new Promise((done) => setTimeout(done, 50))
+    }
+    throw new Error('the message was never shown')
+  })
+
+  test('an edition is seen as on a day, with the versions of its sheets that had begun', async () => {
+    const cards = (await odile.ask<{ id: string; slug: string }[]>('GET', '/api/calculators')).body
+    const id = cards.find(({ slug }) => slug === 'floating-home-mortgage')?.id ?? ''
+    const seen = (number: number, query = '') =>
+      odile.ask<EditionSeen & { code: string }>('GET', path(id, `editions/${number}${query}`))
+    const first = (await seen(1)).body
+    expect(first).toMatchObject({ number: 1, on: first.publishedAt.slice(0, 10) })
+    const rate = first.program.steps.find(({ step }) => step.id === 'rate')?.step
+    expect(rate).toMatchObject({ default: '5.09' })
+    expect((await seen(1, '?on=2026-10-01')).body.on).toBe('2026-10-01')
+    expect(await seen(99)).toMatchObject({ status: 404, body: { code: 'EDITION_UNKNOWN' } })
+    expect((await seen(1, '?on=yesterday')).status).toBe(400)
+  })
 })

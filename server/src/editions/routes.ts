@@ -1,5 +1,6 @@
 import { Router } from 'express'
-import { AtRevision } from '@vivid/contract'
+import { z } from 'zod'
+import { AtRevision, SendBack, SendDraft, TakeDown } from '@vivid/contract'
 import { parseOrThrow } from '../http/parse'
 import { param, route } from '../http/routing'
 import { allowed, whoIs } from '../people/routes'
@@ -12,7 +13,24 @@ export function editionRoutes(editions: EditionsService): Router {
     post: [
       allowed('edit'),
       async (req, res) =>
-        void res.json(await editions.send(param(req, 'id'), parseOrThrow(AtRevision, req.body), whoIs(res))),
+        void res.json(await editions.send(param(req, 'id'), parseOrThrow(SendDraft, req.body), whoIs(res))),
+    ],
+  })
+  route(router, '/:id/send-back', {
+    post: [
+      allowed('approve'),
+      async (req, res) =>
+        void res.json(
+          await editions.sendBack(param(req, 'id'), parseOrThrow(SendBack, req.body), whoIs(res)),
+        ),
+    ],
+  })
+  route(router, '/:id/editions/:number', {
+    get: [
+      async (req, res) => {
+        const { on } = parseOrThrow(z.strictObject({ on: z.iso.date().optional() }), req.query)
+        res.json(await editions.seen(param(req, 'id'), Number(param(req, 'number')), on))
+      },
     ],
   })
   route(router, '/:id/approve', {
@@ -27,7 +45,10 @@ export function editionRoutes(editions: EditionsService): Router {
   route(router, '/:id/take-down', {
     post: [
       allowed('takeDown'),
-      async (req, res) => void res.json(await editions.takeDown(param(req, 'id'), whoIs(res))),
+      async (req, res) =>
+        void res.json(
+          await editions.takeDown(param(req, 'id'), parseOrThrow(TakeDown, req.body ?? {}), whoIs(res)),
+        ),
     ],
   })
   route(router, '/:id/editions/:number/live', {

@@ -7,7 +7,9 @@ import { openProgram, RateSheet } from '@vivid/core'
 /** What visitors may know of a slug: a live calculator, or that it is not or no longer offered. */
 export type Offer =
   | { readonly state: 'live'; readonly calculator: LiveCalculator }
-  | { readonly state: 'takenDown' | 'notLive' }
+  /** With what visitors read in its place; empty: the page's own words. */
+  | { readonly state: 'takenDown'; readonly message: string }
+  | { readonly state: 'notLive' }
 
 /** A rate sheet with the revision it stands at. */
 export interface SheetInMemory {
@@ -18,6 +20,7 @@ export interface SheetInMemory {
 interface OfferRow {
   slug: string
   taken_down: boolean
+  taken_down_message: string
   number: number | null
   content: string
   sha256: string
@@ -73,7 +76,7 @@ export class LiveCalculators {
   /** An edition of a calculator that was live before, as it was frozen. */
   async edition(slug: string, number: number): Promise<LiveCalculator | undefined> {
     const [row] = await this.database.query<OfferRow>(
-      `SELECT c.slug, FALSE AS taken_down, e.number, e.content, e.sha256, e.published_at
+      `SELECT c.slug, FALSE AS taken_down, '' AS taken_down_message, e.number, e.content, e.sha256, e.published_at
          FROM calculators c JOIN editions e ON e.calculator_id = c.id
         WHERE c.slug = :slug AND e.number = :number`,
       { replacements: { slug, number }, type: QueryTypes.SELECT },
@@ -149,7 +152,7 @@ export class LiveCalculators {
 
   async #read(slug?: string): Promise<[string, Offer][]> {
     const rows = await this.database.query<OfferRow>(
-      `SELECT c.slug, c.taken_down_at IS NOT NULL AS taken_down,
+      `SELECT c.slug, c.taken_down_at IS NOT NULL AS taken_down, c.taken_down_message,
               e.number, e.content, e.sha256, e.published_at
          FROM calculators c
          LEFT JOIN editions e ON e.calculator_id = c.id AND e.number = c.live_edition
@@ -166,8 +169,17 @@ function readContent(text: string): EditionContent {
   return { ...content, program: openProgram(content.program) }
 }
 
-function offerOf({ slug, taken_down, number, content, sha256, published_at }: OfferRow): Offer {
-  if (number === null) return { state: taken_down ? 'takenDown' : 'notLive' }
+function offerOf({
+  slug,
+  taken_down,
+  taken_down_message,
+  number,
+  content,
+  sha256,
+  published_at,
+}: OfferRow): Offer {
+  if (number === null)
+    return taken_down ? { state: 'takenDown', message: taken_down_message } : { state: 'notLive' }
   const calculator: LiveCalculator = {
     slug,
     edition: number,

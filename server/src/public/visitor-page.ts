@@ -39,7 +39,9 @@ export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): R
         framedBy(res, '*')
         const offer = live.get(param(req, 'slug'))
         if (offer?.state !== 'live')
-          return sendNotice(req, res, offer?.state === 'takenDown' ? 'takenDown' : 'unknown')
+          return offer?.state === 'takenDown'
+            ? sendNotice(req, res, 'takenDown', offer.message)
+            : sendNotice(req, res, 'unknown')
         const served = serve(live, offer.calculator, today())
         const { program } = served.content
         const { lang } = req.query
@@ -88,11 +90,11 @@ export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): R
   )
   return router
 
-  function sendNotice(req: Request, res: Response, name: keyof typeof statusOf): void {
+  function sendNotice(req: Request, res: Response, name: keyof typeof statusOf, message = ''): void {
     const asked = typeof req.query.lang === 'string' ? req.query.lang : undefined
     const lang = asked ?? (req.acceptsLanguages(...spokenLanguages) || 'en')
     const [title, text] = languageOf(lang).page.notices[name]
-    const body = `<main class="notice"><h1>${title}</h1><p>${text}</p></main>`
+    const body = `<main class="notice"><h1>${title}</h1><p>${message ? escaped(message) : text}</p></main>`
     const status = statusOf[name]
     res.set({ 'cache-control': 'no-cache', 'x-robots-tag': 'noindex' }).status(status).type('html')
     res.send(filled(page, { lang, title, body }))

@@ -7,11 +7,21 @@ import { localToday } from '../local-today'
 import WidthRuler from './WidthRuler.vue'
 
 /** The visitor's own page beside the tape, alive with the draft. */
-const { program, answers, houseStyle, sheets } = defineProps<{
+const {
+  program,
+  answers,
+  houseStyle,
+  sheets,
+  today = localToday(),
+  title = 'As the visitor sees it',
+} = defineProps<{
   program: Program
   answers: Answers
   houseStyle: HouseStyle
   sheets: readonly RateSheet[]
+  /** ISO date it is shown for; the day it is here where nothing is said. */
+  today?: string
+  title?: string
 }>()
 
 const language = ref(program.languages[0] ?? 'en-CA')
@@ -28,7 +38,7 @@ function show(): void {
     vividMeter: 'preview',
     content,
     answers,
-    today: localToday(),
+    today,
     sheets,
     language: language.value,
   }
@@ -58,13 +68,13 @@ watch(
     if (!now.includes(language.value)) language.value = now[0] ?? 'en-CA'
   },
 )
-watch(() => [program, answers, sheets, language.value], show)
+watch(() => [program, answers, sheets, language.value, today], show)
 </script>
 
 <template>
-  <section class="preview" aria-label="As the visitor sees it">
+  <section class="preview" :aria-label="title">
     <div class="head">
-      <h3>As the visitor sees it</h3>
+      <h3>{{ title }}</h3>
       <span class="soft"
         >{{ width }} px wide{{ scale < 1 ? `, drawn at ${Math.round(scale * 100)}%` : '' }}</span
       >

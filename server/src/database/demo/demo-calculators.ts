@@ -21,6 +21,7 @@ export interface DemoCalculator {
     readonly document: CalculatorDocument
     readonly daysAgo: number
     readonly approvedBy: string
+    readonly note?: string
   }[]
   readonly ends: 'draft' | 'sent' | 'live' | 'takenDown'
   /** The lender's own where nothing is said. */
@@ -333,7 +334,12 @@ export const demoCalculators: readonly DemoCalculator[] = [
     editions: [
       { document: floatingHome('5.09', 'What would a floating home cost?'), daysAgo: 141, approvedBy: kofi },
       { document: floatingHome('4.89'), daysAgo: 76, approvedBy: odile },
-      { document: floatingHome('4.64'), daysAgo: 22, approvedBy: odile },
+      {
+        document: floatingHome('4.64'),
+        daysAgo: 22,
+        approvedBy: odile,
+        note: 'The five-year rate falls to 4.64 % on Monday.',
+      },
     ],
     ends: 'live',
   },

@@ -75,8 +75,11 @@ async function loadCalculator(
     sent_revision: ends === 'sent' ? revision : null,
     sent_by: ends === 'sent' ? editor : null,
     taken_down_at: ends === 'takenDown' ? daysBefore(today, 40) : null,
+    taken_down_message:
+      ends === 'takenDown' ? 'Winter berths are sold for this season. New ones are offered from March.' : '',
+    sent_note: ends === 'sent' ? 'New for the spring: the rate is the treasury’s of last Monday.' : '',
   })
-  for (const [index, { document, daysAgo, approvedBy }] of editions.entries()) {
+  for (const [index, { document, daysAgo, approvedBy, note = '' }] of editions.entries()) {
     const compiled = compile(document, demoSheets)
     const { program } = compiled
     if (stoppingProblems(compiled).length > 0)
@@ -92,6 +95,7 @@ async function loadCalculator(
       edited_by: editor,
       approved_by: people.get(approvedBy),
       published_at: daysBefore(today, daysAgo),
+      note,
     })
   }
   if (ends !== 'live') return id
@@ -100,6 +104,13 @@ async function loadCalculator(
     transaction,
   })
   return id
+}
+
+/** When in its day the demo lender does what, against the time an edition goes live. */
+const MINUTES_LATER: Partial<Record<NewEntry['act'], number>> = {
+  calculatorMade: -291,
+  draftChanged: -173,
+  sent: -38,
 }
 
 /** What a demo calculator went through: made, then for each edition sent one day and put live the next. */
@@ -118,7 +129,7 @@ function demoEntries(
     document = draft,
   ): NewEntry => ({
     ...calculatorEntry(act, { id, draft: document }, person, details),
-    at: daysBefore(today, daysAgo),
+    at: new Date(daysBefore(today, daysAgo).getTime() + (MINUTES_LATER[act] ?? 0) * 60_000),
   })
   const first = editions[0]?.daysAgo ?? editedDaysAgo
   return [
@@ -128,7 +139,9 @@ function demoEntries(
       entry('sent', daysAgo + 1, { revision: i + 1 }, author, document),
       entry('published', daysAgo, { edition: i + 1, revision: i + 1 }, whoIs(approvedBy), document),
     ]),
-    ...(editions.length === 0 || ends === 'sent' ? [entry('draftChanged', editedDaysAgo)] : []),
+    ...(editions.length === 0 || ends === 'sent'
+      ? [entry('draftChanged', editedDaysAgo, { revision: editions.length + 1 })]
+      : []),
     ...(ends === 'sent' ? [entry('sent', editedDaysAgo, { revision: editions.length + 1 })] : []),
     ...(ends === 'takenDown'
       ? [entry('takenDown', 40, { edition: editions.length }, whoIs('wren@larkmoor.example'))]

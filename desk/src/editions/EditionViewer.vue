@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { Alert, Button, message, Modal, Skeleton } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
+import { EditionSeen, type CalculatorOpened } from '@vivid/contract'
+import { sentenceOf } from '../api/api-error'
+import { request } from '../api/request'
+import { useDraft } from '../calculators/draft-store'
+import { localToday } from '../calculators/local-today'
+import { dayOf } from '../calculators/moments'
+import VisitorPreview from '../calculators/preview/VisitorPreview.vue'
+import { useSession } from '../people/session-store'
+
+/** An edition as visitors saw it: on the day it went live, or on any other, with the rates of that day. */
+const open = defineModel<boolean>('open', { required: true })
+const { calculator, number } = defineProps<{ calculator: CalculatorOpened; number: number }>()
+const draft = useDraft()
+const session = useSession()
+
+const summary = computed(() => calculator.editions.find((one) => one.number === number))
+const seen = ref<EditionSeen>()
+const on = ref('')
+const problem = ref('')
+
+async function load(): Promise<void> {
+  problem.value = ''
+  try {
+    const query = on.value ? `?on=${on.value}` : ''
+    seen.value = await request(EditionSeen, 'GET', `/calculators/${calculator.id}/editions/${number}${query}`)
+    on.value = seen.value.on
+  } catch (error) {
+    problem.value = sentenceOf(error)
+  }
+}
+watch(
+  () => [open.value, number],
+  () => {
+    seen.value = undefined
+    on.value = ''
+    if (open.value) void load()
+  },
+)
+function chooseDay(event: Event): void {
+  const { value } = event.target as HTMLInputElement
+  if (value === '' || value === on.value) return
+  on.value = value
+  void load()
+}
+
+async function bringBack(): Promise<void> {
+  try {
+    await draft.bringBack(number)
+    open.value = false
+    void message.success(`Edition ${number} is live again.`)
+  } catch (error) {
+    problem.value = sentenceOf(error)
+  }
+}
+</script>
+
+<template>
+  <Modal v-model:open="open" :title="`Edition ${number}`" :footer="null" :width="1000" centered>
+    <div v-if="summary" class="facts">
+      <p>
+        Put live {{ dayOf(summary.publishedAt) }} by {{ summary.approvedBy }}; last changed by
+        {{ summary.editedBy }}.<template v-if="summary.note"> “{{ summary.note }}”</template>
+      </p>
+      <label for="edition-day">As it was on</label>
+      <input
+        id="edition-day"
+        type="date"
+        class="pick"
+        :value="on"
+        :min="summary.publishedAt.slice(0, 10)"
+        :max="localToday()"
+        @change="chooseDay"
+      />
+      <Button v-if="number !== calculator.liveEdition && session.can('approve')" @click="bringBack"
+        >Put it live again</Button
+      >
+    </div>
+    <Alert v-if="problem" type="error" role="alert" :message="problem" />
+    <Skeleton v-if="!seen && !problem" active />
+    <VisitorPreview
+      v-if="seen"
+      class="view"
+      :title="`Edition ${number} as visitors saw it`"
+      :program="seen.program"
+      :answers="{}"
+      :house-style="seen.style"
+      :sheets="seen.sheets"
+      :today="seen.on"
+    />
+    <p v-if="summary" class="hash">SHA-256 {{ summary.sha256 }}</p>
+  </Modal>
+</template>
+
+<style scoped>
+.facts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  align-items: center;
+  margin-bottom: 10px;
+}
+.facts p {
+  flex: 1 1 300px;
+}
+.facts .pick {
+  width: auto;
+}
+.view {
+  height: min(64vh, 620px);
+  border-radius: 8px;
+}
+.hash {
+  margin-top: 8px;
+  color: var(--ink-soft);
+  font-size: 13px;
+  overflow-wrap: anywhere;
+}
+</style>
