@@ -8,7 +8,7 @@ import {
   useApplication,
   textOf,
 } from './support/application'
-import { sendForApproval } from './support/desk'
+import { closeDialog, sendForApproval } from './support/desk'
 import { textbookLoan } from './support/textbook-loan'
 
 /** The starter's defaults but for the amount: 25 years at 4.64 %, compounded half-yearly. */
@@ -169,8 +169,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   if (!old) throw new Error('the old edition is not shown')
   await expectText(old, 'h1', 'Stilt house mortgage')
   expect(await textOf(old, 'h1')).toBe('Stilt house mortgage')
-  await approver.keyboard.press('Escape')
-  await approver.waitForSelector('.ant-modal iframe', { hidden: true })
+  await closeDialog(approver)
 
   // Taken down, visitors get a decent page; it can be put back.
   await click(approver, 'Take down')
