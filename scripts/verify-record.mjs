@@ -8,7 +8,9 @@ import { root } from './lib/project.mjs'
 
 await runMain(async () => {
   if (!process.env.DATABASE_URL)
-    throw new PlainFailure('DATABASE_URL has to say which database; the desk’s own page does the same by “Check the chain”.')
+    throw new PlainFailure(
+      'DATABASE_URL has to say which database; the desk’s own page does the same by “Check the chain”.',
+    )
   await installDependencies()
   await buildApplication()
   const { verifyRecord } = await import(join(root, 'server/dist/main.js'))

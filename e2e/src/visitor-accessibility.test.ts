@@ -38,6 +38,8 @@ describe('no rule of WCAG 2.2 AA is broken', () => {
     'no-such-calculator',
   ])('on the page of %s', async (slug) => {
     const page = await app.visit(`${app.address}/c/${slug}`)
+    await page.waitForSelector('.keeping, .notice')
+    await page.waitForNetworkIdle()
     expect(await brokenRules(page)).toEqual([])
   })
 

@@ -1,6 +1,5 @@
 import type { Page } from 'puppeteer-core'
 import { expect, test } from 'vitest'
-import { brokenRules as check } from './support/axe'
 import { eventually, expectText, fill, placedFrame, useApplication, textOf } from './support/application'
 
 const app = useApplication()
@@ -131,23 +130,4 @@ test('only the calculator’s own frame is believed about its height', async () 
 test('an unknown calculator gets a decent page too', async () => {
   const page = await app.visit(`${app.address}/c/no-such-thing`)
   expect(await textOf(page, '.notice h1')).toBe('There is no calculator at this address')
-})
-
-test('no accessibility rule of WCAG 2.2 AA is broken', async () => {
-  const page = await open()
-  await page.locator('.year button').click()
-  expect(await check(page)).toEqual([])
-  await fill(page, '#answer-homePrice', 'x')
-  await page.keyboard.press('Enter')
-  expect(await check(page)).toEqual([])
-  const desk = await app.deskAs('Ines')
-  expect(await check(desk)).toEqual([])
-  await desk.locator('::-p-text(Lock-keeper)').click()
-  await desk.locator('#line-homePrice').click()
-  await desk.waitForSelector('#homePrice-default')
-  expect(await check(desk)).toEqual([])
-  await desk.locator('#line-frequency').click()
-  await desk.waitForSelector('#frequency-options')
-  expect(await check(desk)).toEqual([])
-  expect(await check(await app.visit(app.desk))).toEqual([])
 })

@@ -1,4 +1,5 @@
 // @ts-check
+import { randomBytes } from 'node:crypto'
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -25,17 +26,36 @@ export async function scratchCluster() {
   }
 }
 
-/** The built application with demo data on a database and ports of its own; `stop` removes every trace. */
-export async function scratchServer() {
+/** A cluster with one database that has the demo data, to copy others from: loading it takes seconds, a copy none. */
+export async function demoCluster() {
   const cluster = await scratchCluster()
-  const { run } = await import(join(root, 'server/dist/main.js'))
-  const env = {
-    DATABASE_URL: cluster.url,
-    PORT: String(await freePort()),
-    LENDER_PORT: String(await freePort()),
-    VIVID_LOG: join(cluster.home, 'server.log'),
-  }
-  const server = await run(env, root)
+  const server = await serverOn(cluster)
+  await server.close()
+  return cluster
+}
+
+/** Makes a database in a cluster as a copy of its first one; its address. @param {string} url */
+export async function copiedDatabase(url) {
+  const { default: pg } = await import('pg')
+  const name = `copy_${randomBytes(6).toString('hex')}`
+  // Nobody may be in the database that is copied: we ask from another.
+  const admin = new pg.Client({ connectionString: url.replace(/vivid$/, 'postgres') })
+  await admin.connect()
+  await admin.query(`CREATE DATABASE ${name} TEMPLATE vivid`)
+  await admin.end()
+  return url.replace(/vivid$/, name)
+}
+
+/**
+ * The built application with demo data on a database and ports of its own; `stop` removes every trace. On a cluster
+ * of its own, or on a copy of the database of a cluster that is there.
+ * @param {{ url: string, home: string }} [shared]
+ */
+export async function scratchServer(shared) {
+  const cluster = shared
+    ? { url: await copiedDatabase(shared.url), home: shared.home, stop: async () => undefined }
+    : await scratchCluster()
+  const server = await serverOn(cluster)
   return {
     desk: `${server.deskAddress}/desk`,
     address: /** @type {string} */ (server.deskAddress),
@@ -46,6 +66,18 @@ export async function scratchServer() {
       await cluster.stop()
     },
   }
+}
+
+/** @param {{ url: string, home: string }} cluster */
+async function serverOn({ url, home }) {
+  const { run } = await import(join(root, 'server/dist/main.js'))
+  const env = {
+    DATABASE_URL: url,
+    PORT: String(await freePort()),
+    LENDER_PORT: String(await freePort()),
+    VIVID_LOG: join(home, 'server.log'),
+  }
+  return run(env, root)
 }
 
 /** @returns {Promise<number>} a port nobody uses at the moment */

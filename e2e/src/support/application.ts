@@ -1,4 +1,4 @@
-import { afterAll, afterEach, beforeAll } from 'vitest'
+import { afterAll, afterEach, beforeAll, inject } from 'vitest'
 import type { Browser, BrowserContext, Frame, Page } from 'puppeteer-core'
 import { launchChromium } from '../../../scripts/lib/chromium.mjs'
 import { scratchServer } from '../../../scripts/lib/scratch-server.mjs'
@@ -17,9 +17,16 @@ export interface Application {
   stop(): Promise<void>
 }
 
+/** Nothing slides or fades while a test waits for it; what follows an animation's end still does. */
+function withoutMotion(): void {
+  const still = new CSSStyleSheet()
+  still.replaceSync('* { transition-duration: 1ms !important; animation-duration: 1ms !important; }')
+  document.adoptedStyleSheets = [still]
+}
+
 /** The built application with demo data, and a browser to use it with. */
 async function startApplication(): Promise<Application> {
-  const server = await scratchServer()
+  const server = await scratchServer(inject('demo'))
   const browser: Browser = await launchChromium()
   const faults: string[] = []
   const contexts: BrowserContext[] = []
@@ -29,6 +36,7 @@ async function startApplication(): Promise<Application> {
     contexts.push(context)
     const page = await context.newPage()
     await page.setViewport(viewport)
+    await page.evaluateOnNewDocument(withoutMotion)
     page.on('pageerror', (error) => faults.push(`${page.url()}: ${String(error)}`))
     page.on('console', (message) => {
       const isRefusal = message.text().startsWith('Failed to load resource')

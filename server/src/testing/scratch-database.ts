@@ -1,5 +1,10 @@
+import pino from 'pino'
 import type { TestProject } from 'vitest/node'
 import { scratchCluster } from '../../../scripts/lib/scratch-server.mjs'
+import { connect } from '../database/connection'
+import { loadDemoOnce } from '../database/demo/load-demo'
+import { migrate } from '../database/migrate'
+import { TODAY } from './today'
 
 declare module 'vitest' {
   interface ProvidedContext {
@@ -7,9 +12,14 @@ declare module 'vitest' {
   }
 }
 
-/** One PostgreSQL for all server tests; each test file makes databases of its own in it. */
+/** One PostgreSQL for all server tests; its first database has the demo data, and each test file takes copies of it. */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   const cluster = await scratchCluster()
+  const log = pino({ level: 'silent' })
+  const database = connect(cluster.url, log)
+  await migrate(database, log)
+  await loadDemoOnce(database, TODAY)
+  await database.close()
   project.provide('clusterUrl', cluster.url)
   return cluster.stop
 }

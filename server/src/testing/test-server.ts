@@ -1,13 +1,12 @@
-import { randomBytes } from 'node:crypto'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import pg from 'pg'
 import pino from 'pino'
 import type { Sequelize } from 'sequelize'
 import { inject } from 'vitest'
 import type { CalculatorOpened } from '@vivid/contract'
+import { copiedDatabase } from '../../../scripts/lib/scratch-server.mjs'
 import { buildApp } from '../app'
 import { connect } from '../database/connection'
 import { demoPeople } from '../database/demo/demo-people'
@@ -16,9 +15,8 @@ import { migrate } from '../database/migrate'
 import { startDelivering } from '../hand-overs/deliver'
 import { createHandOversStore } from '../hand-overs/hand-overs-store'
 import makeInWorker from '../public/files/worker'
+import { TODAY } from './today'
 import { LiveCalculators } from '../public/live-calculators'
-
-export const TODAY = { year: 2026, month: 11, day: 25 }
 
 export interface TestServer {
   readonly address: string
@@ -33,7 +31,7 @@ export async function testServer({
   demo = true,
   receiver,
 }: { databaseUrl?: string; demo?: boolean; receiver?: string } = {}): Promise<TestServer> {
-  const url = databaseUrl ?? (await newDatabase())
+  const url = databaseUrl ?? (await copiedDatabase(inject('clusterUrl')))
   const log = pino({ level: 'silent' })
   const database = connect(url, log)
   await migrate(database, log)
@@ -79,16 +77,6 @@ export async function testServer({
       rmSync(pages, { recursive: true, force: true })
     },
   }
-}
-
-async function newDatabase(): Promise<string> {
-  const clusterUrl = inject('clusterUrl')
-  const name = `test_${randomBytes(6).toString('hex')}`
-  const admin = new pg.Client({ connectionString: clusterUrl })
-  await admin.connect()
-  await admin.query(`CREATE DATABASE ${name}`)
-  await admin.end()
-  return clusterUrl.replace(/vivid$/, name)
 }
 
 export interface Answer<Body> {
