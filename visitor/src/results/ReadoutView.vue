@@ -15,20 +15,32 @@ const { step, readout, calculator } = defineProps<{
   tellHost: TellHost
 }>()
 
+const TRY_AGAIN_MS = 1_500
+const MOST_TRIES = 40
+/** A part that is fetched when it is first shown; without a connection it comes when that is back. */
+const fetched = (loader: () => Promise<Component>) =>
+  defineAsyncComponent({
+    loader,
+    onError: (_error, retry, fail, tries) => {
+      if (tries < MOST_TRIES) setTimeout(retry, TRY_AGAIN_MS)
+      else fail()
+    },
+  })
+
 /** What most pages begin with comes with the page; the rest is fetched by the pages that have it. */
 const kinds: Record<Readout['shows'], Component> = {
   figure: FigureResult,
   meter: MeterResult,
   sentence: SentenceResult,
   assumptions: AssumptionsResult,
-  schedule: defineAsyncComponent(() => import('./ScheduleResult.vue')),
-  chart: defineAsyncComponent(() => import('./ChartResult.vue')),
-  ladder: defineAsyncComponent(() => import('./LadderResult.vue')),
-  comparison: defineAsyncComponent(() => import('./ComparisonResult.vue')),
-  payment: defineAsyncComponent(() => import('./PaymentTakenApart.vue')),
-  explanation: defineAsyncComponent(() => import('./ExplanationResult.vue')),
-  whatIf: defineAsyncComponent(() => import('../what-if/WhatIfResult.vue')),
-  actions: defineAsyncComponent(() => import('../keep/ActionsResult.vue')),
+  schedule: fetched(() => import('./ScheduleResult.vue')),
+  chart: fetched(() => import('./ChartResult.vue')),
+  ladder: fetched(() => import('./LadderResult.vue')),
+  comparison: fetched(() => import('./ComparisonResult.vue')),
+  payment: fetched(() => import('./PaymentTakenApart.vue')),
+  explanation: fetched(() => import('./ExplanationResult.vue')),
+  whatIf: fetched(() => import('../what-if/WhatIfResult.vue')),
+  actions: fetched(() => import('../keep/ActionsResult.vue')),
 }
 
 const ledger = computed(() =>

@@ -1,6 +1,11 @@
-import { frequencies, type ComparedColumn, type LoanTerms, type WhatIf } from '@vivid/core/evaluate'
+import {
+  frequencies,
+  type ComparedColumn,
+  type LoanTerms,
+  type TermLength,
+  type WhatIf,
+} from '@vivid/core/evaluate'
 import { counted, type Figures, type PageWords } from '@vivid/contract/wording'
-import type { TermLength } from '@vivid/core/evaluate'
 
 /** How many of a visitor's what-ifs stand beside the loan as it is. */
 export const MOST_BESIDE = 4
