@@ -41,6 +41,7 @@ export {
   fileKinds,
   hostEvents,
   isFrameMessage,
+  keptLedger,
   type EditionContent,
   type FileKind,
   type FrameMessage,

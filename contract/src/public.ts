@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { Evaluation, LedgerRow, Program, Readout, Value } from '@vivid/core'
 import type { FieldProblem } from './errors'
-import type { LiveCalculator } from './visitor'
+import { isReachable, type LiveCalculator } from './visitor'
 import { figuresFor, problemWithPlace, readoutText } from './wording'
 
 /**
@@ -24,9 +24,6 @@ export const ShownRequest = z.strictObject({
   on: z.iso.date(),
 })
 export type ShownRequest = z.infer<typeof ShownRequest>
-
-const isReachable = (text: string) =>
-  /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(text) || text.replace(/\D/g, '').length >= 6
 
 /** Figures handed over to the lender's people by a visitor who wants to be reached. */
 export const HandOverRequest = z.strictObject({

@@ -1,4 +1,4 @@
-import type { Answers, Program, RateSheet } from '@vivid/core/evaluate'
+import type { Answers, Evaluation, Ledger, Program, RateSheet } from '@vivid/core/evaluate'
 
 /** The lender's looks, resolved once into CSS custom properties when an edition is made. */
 export type HouseStyle = Readonly<Record<`--${string}`, string>>
@@ -38,6 +38,19 @@ export interface HandOverDetails {
   readonly reach: string
   readonly message: string
   readonly consent: true
+}
+
+/** Whether a text is an email address or a phone number somebody could be reached by. */
+export const isReachable = (text: string): boolean =>
+  /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(text) || text.replace(/\D/g, '').length >= 6
+
+/** The loan whose schedule is kept: the one the page shows, else the first; none where nothing is borrowed. */
+export function keptLedger({
+  readouts,
+  ledgers,
+}: Pick<Evaluation, 'readouts' | 'ledgers'>): Ledger | undefined {
+  const shown = readouts.find((readout) => readout.shows === 'schedule')
+  return (shown?.shows === 'schedule' && ledgers.get(shown.loan)) || [...ledgers.values()][0]
 }
 
 /** What a host page hears of a calculator placed on it: what happened, never an answer or a person. */

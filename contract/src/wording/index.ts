@@ -15,5 +15,6 @@ export { doubtSentence, problemSentence, problemWithPlace } from './problem-sent
 export { readDate, readMoney, readPercent, readShare, readTerm, readWholeNumber } from './read-answer'
 export { decimalMarkOf } from './intl'
 export { DIRECTION_MARKS, readNumber } from './read-number'
+export { ratesSaid } from './rates-said'
 export { readoutText, sentenceText, type ReadoutText } from './readout-text'
 export { comparedCell, ladderTable, scheduleCell, type SaidTable } from './tables'

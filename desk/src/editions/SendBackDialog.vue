@@ -61,7 +61,7 @@ function send(): void {
 <style scoped>
 .remark {
   display: grid;
-  grid-template-columns: 200px 1fr;
+  grid-template-columns: 250px 1fr;
   gap: 12px;
   align-items: start;
   margin: 12px 0;

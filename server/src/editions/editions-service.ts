@@ -74,7 +74,7 @@ export function createEditionsService(deps: EditionsDeps) {
   }
 
   return {
-    /** An edition as visitors saw it on a day, with the rates that held then; by default the day it went live. */
+    /** An edition as visitors saw it on a day: with the sheets’ versions that had begun, as they stand now. By default the day it went live. */
     async seen(id: string, number: number, asked: string | undefined): Promise<EditionSeen> {
       await service.existing(id)
       const edition = Number.isSafeInteger(number) ? await editions.one(id, number) : undefined

@@ -1,5 +1,11 @@
-import type { LiveCalculator, ShownRequest } from '@vivid/contract'
-import { figuresFor, problemWithPlace, type Figures, type PageWords } from '@vivid/contract/wording'
+import { keptLedger, type LiveCalculator, type ShownRequest } from '@vivid/contract'
+import {
+  figuresFor,
+  problemWithPlace,
+  ratesSaid,
+  type Figures,
+  type PageWords,
+} from '@vivid/contract/wording'
 import {
   evaluate,
   isoDate,
@@ -76,7 +82,6 @@ export function shownFigures({ calculator, sheets, answers, language, on }: Show
       field: `answers.${wrong.field}`,
       details: { what: problemWithPlace(wrong, program, figures) },
     })
-  const schedule = evaluation.readouts.find((readout) => readout.shows === 'schedule')
   return {
     calculator,
     program,
@@ -86,27 +91,9 @@ export function shownFigures({ calculator, sheets, answers, language, on }: Show
     figures,
     words: figures.words.page,
     on,
-    ledger:
-      (schedule?.shows === 'schedule' && evaluation.ledgers.get(schedule.loan)) ||
-      [...evaluation.ledgers.values()][0],
-    rates: ratesSaid(evaluation, program, sheets, figures),
+    ledger: keptLedger(evaluation),
+    rates: ratesSaid(evaluation.readouts, program, sheets, figures),
   }
-}
-
-function ratesSaid(
-  { readouts }: Evaluation,
-  program: Program,
-  sheets: readonly { readonly id: string; readonly name: string }[],
-  figures: Figures,
-): string[] {
-  const assumed = readouts.find((readout) => readout.shows === 'assumptions')
-  if (assumed?.shows !== 'assumptions') return []
-  const said = assumed.rates.map(({ step: id, effective }) => {
-    const step = program.steps.find((one) => one.step.id === id)?.step
-    const sheet = sheets.find((one) => step?.kind === 'lookUp' && one.id === step.sheet)
-    return figures.words.page.ratesFrom(sheet?.name ?? id, figures.date(effective))
-  })
-  return [...new Set(said)]
 }
 
 const ageInDays = (day: PlainDate, today: PlainDate): number =>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
-import { fileKinds, type FileKind } from '@vivid/contract/visitor'
+import { fileKinds, keptLedger, type FileKind } from '@vivid/contract/visitor'
 import type { ActionName, Readout, ReadoutOf } from '@vivid/core/evaluate'
 import type { TellHost } from '../frame/tell-host'
 import type { Calculator } from '../model/use-calculator'
@@ -18,14 +18,7 @@ const { step, readout, calculator, tellHost } = defineProps<{
 }>()
 const { words, say, results, program, live } = calculator
 
-/** The loan whose schedule is kept: the one shown, else the first. */
-const ledger = computed(() => {
-  const all = results.value
-  const shown = all?.readouts.find((one) => one.shows === 'schedule')
-  return (
-    (shown?.shows === 'schedule' && all?.ledgers.get(shown.loan)) || [...(all?.ledgers.values() ?? [])][0]
-  )
-})
+const ledger = computed(() => results.value && keptLedger(results.value))
 const needsLedger: readonly ActionName[] = ['csv', 'xlsx', 'calendar']
 const actions = computed(() =>
   readout.actions.filter((action) => !needsLedger.includes(action) || ledger.value !== undefined),

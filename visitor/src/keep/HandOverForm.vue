@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, reactive, ref } from 'vue'
+import { isReachable } from '@vivid/contract/visitor'
 import type { PageWords } from '@vivid/contract/wording'
 import type { LivePage } from '../model/use-calculator'
 import { handOver, type AsShown } from './ask-server'
@@ -18,8 +19,6 @@ const isTried = ref(false)
 const isSending = ref(false)
 const failed = ref(false)
 
-const isReachable = (text: string) =>
-  /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(text) || text.replace(/\D/g, '').length >= 6
 /** What is missing, by field, in the order of the form. */
 const missing = computed(() => ({
   ...(typed.name.trim() === '' && { name: words.nameMissing }),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
+import { ratesSaid } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 import RichText from '../RichText.vue'
 
@@ -9,17 +10,9 @@ const { readout, calculator } = defineProps<{
   readout: Extract<Readout, { shows: 'assumptions' }>
   calculator: Calculator
 }>()
-const { figures, words, say, sayRich, steps } = calculator
+const { figures, program, say, sayRich, sheets } = calculator
 
-/** The days the looked-up rates took effect, each sheet once. */
-const rates = computed(() => {
-  const named = readout.rates.map(({ step: id, effective }) => {
-    const step = steps.value.find((one) => one.id === id)
-    const sheet = calculator.sheets.value.find((one) => step?.kind === 'lookUp' && one.id === step.sheet)
-    return words.value.ratesFrom(sheet?.name ?? step?.name ?? id, figures.value.date(effective))
-  })
-  return [...new Set(named)]
-})
+const rates = computed(() => ratesSaid([readout], program.value, sheets.value, figures.value))
 </script>
 
 <template>

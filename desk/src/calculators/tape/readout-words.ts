@@ -1,28 +1,12 @@
+import { languageOf } from '@vivid/contract/wording'
 import type { ActionName, ComparisonRow, ScheduleColumn, WhatIfName } from '@vivid/core'
 
-/** What the author ticks in schedules, comparisons and actions. */
-export const columnWords: Readonly<Record<ScheduleColumn, string>> = {
-  date: 'date',
-  payment: 'paid',
-  principal: 'off the loan',
-  interest: 'interest',
-  extra: 'extra',
-  insurance: 'insurance',
-  balance: 'still owed',
-  principalToDate: 'off the loan to date',
-  interestToDate: 'interest to date',
-}
-export const rowWords: Readonly<Record<ComparisonRow, string>> = {
-  payment: 'payment',
-  paymentWithInsurance: 'payment with insurance',
-  payments: 'number of payments',
-  endDate: 'paid off on',
-  totalInterest: 'interest in all',
-  totalInsurance: 'insurance in all',
-  totalPaid: 'paid in all',
-  costOfBorrowing: 'cost of borrowing',
-  difference: 'against the first',
-}
+const { columns, rows } = languageOf('en').page
+
+/** What the author ticks in schedules and comparisons: in the words visitors read. */
+export const columnWords: Readonly<Record<ScheduleColumn, string>> = columns
+export const rowWords: Readonly<Record<ComparisonRow, string>> = rows
+
 export const actionWords: Readonly<Record<ActionName, string>> = {
   startAgain: 'start again',
   link: 'copy a link to the figures',
