@@ -72,6 +72,10 @@ Vivid Meter is ready.
     for (const { email, password, role } of demoPeople)
       console.log(`  ${email.padEnd(26)} ${password.padEnd(14)} ${role}`)
   }
+  if (server.firstInvitation)
+    console.log(
+      `\nNobody is here yet. Whoever looks after this desk comes in by this link, once:\n  ${server.firstInvitation}`,
+    )
   console.log('\nCtrl-C stops it.')
 }
 

@@ -80,6 +80,10 @@ export const CalculatorOpened = z.strictObject({
   lastPublished: CalculatorDocument.nullable(),
   /** Made from a file: the rate sheets of the file that were already here and stay as they are. */
   sheetsKept: z.array(z.string()).optional(),
+  /** An approved edition that goes live at a time. */
+  scheduled: z.strictObject({ number: z.int(), at: timestamp, by: personName }).nullable(),
+  /** The house style it wears, by its address. */
+  houseStyle: z.string(),
   /** The house style an edition made now would have, as CSS custom properties. */
   style: z.record(z.templateLiteral(['--', z.string()]), z.string()),
 })
@@ -113,6 +117,17 @@ export const SendDraft = z.strictObject({
   note: z.string().trim().max(2000).default(''),
 })
 export type SendDraft = z.infer<typeof SendDraft>
+
+/** Puts a draft that was sent live: now, or at a time to come. */
+export const Approve = z.strictObject({ revision: z.int().min(0), at: timestamp.optional() })
+export type Approve = z.infer<typeof Approve>
+
+/** Gives a calculator another house style; its next edition wears it. */
+export const ChooseStyle = z.strictObject({ revision: z.int().min(0), houseStyle: z.string().max(60) })
+export type ChooseStyle = z.infer<typeof ChooseStyle>
+
+/** What visitors had of a calculator at the end of a day: an edition, or none. */
+export const LiveOn = z.strictObject({ number: z.int().nullable() })
 
 /** Sends a draft back to its author, saying what for. */
 export const SendBack = z.strictObject({ revision: z.int().min(0), remarks: SentBack.shape.remarks })

@@ -1,11 +1,23 @@
 export {
+  Answered,
+  Audience,
+  AudienceEvent,
+  AudienceQuery,
+  Counted,
+  SMALLEST_GROUP,
+  type AudienceGroup,
+} from './audience'
+export {
+  Approve,
   AtRevision,
   CalculatorCard,
   CalculatorFile,
   CalculatorOpened,
   CalculatorState,
+  ChooseStyle,
   EditionSeen,
   EditionSummary,
+  LiveOn,
   MakeCalculator,
   Remark,
   SaveDraft,
@@ -26,10 +38,65 @@ export {
   recordActs,
   type RecordSubject,
 } from './record'
-export { SaveSheet, SheetListed } from './rate-sheets'
+export {
+  SaveSheet,
+  SendSheetBack,
+  SheetEdition,
+  SheetImpactSaid,
+  SheetListed,
+  SheetState,
+} from './rate-sheets'
+export { EvaluateAnswer, LiveAnswer, ValueSaid } from './channel-answers'
+export { ChannelCalculator, KEYLESS_PER_MINUTE, KeyListed, KeyMade, MakeKey } from './channels'
+export {
+  contrast,
+  contrastFaults,
+  densities,
+  fontNames,
+  fonts,
+  resolveStyle,
+  SaveStyle,
+  StyleChoices,
+  styleColourNames,
+  styleColours,
+  StyleListed,
+  type ContrastFault,
+  type Density,
+  type FontName,
+  type StyleColour,
+} from './house-styles'
+export {
+  Origin,
+  PlacementChoices,
+  PlacementListed,
+  PlacementsListed,
+  PlacingQuery,
+  SaveSite,
+  Site,
+  Stray,
+  type Placing,
+} from './placements'
 export { periodWord, unitWords, wantedWords } from './unit-words'
 export { ErrorBody, FieldProblem, errorSentence, errorTable, type ErrorCode } from './errors'
-export { may, permissions, Person, Role, roles, SessionState, SignIn, type Permission } from './people'
+export {
+  AcceptInvitation,
+  ChangePassword,
+  ChangePerson,
+  InvitationSecret,
+  Invited,
+  InvitedPerson,
+  InvitePerson,
+  may,
+  permissions,
+  Person,
+  PersonListed,
+  Role,
+  roles,
+  SessionListed,
+  SessionState,
+  SignIn,
+  type Permission,
+} from './people'
 export {
   EvaluateRequest,
   evaluateResponse,

@@ -11,11 +11,43 @@ export const recordActs = [
   'takenDown',
   'sheetAdded',
   'sheetChanged',
+  'sheetSent',
+  'sheetSentBack',
+  'sheetApproved',
+  'scheduled',
+  'unscheduled',
+  'styleChosen',
+  'styleAdded',
+  'styleChanged',
+  'styleRemoved',
+  'siteAdded',
+  'siteChanged',
+  'siteRemoved',
+  'placed',
+  'placementChanged',
+  'placementRemoved',
+  'personInvited',
+  'personChanged',
+  'personDeactivated',
+  'personReactivated',
+  'passwordSet',
+  'keyMade',
+  'keyWithdrawn',
+  'archiveTaken',
 ] as const
 export const RecordAct = z.enum(recordActs)
 export type RecordAct = z.infer<typeof RecordAct>
 
-export const recordSubjects = ['calculator', 'rateSheet'] as const
+export const recordSubjects = [
+  'calculator',
+  'rateSheet',
+  'houseStyle',
+  'site',
+  'placement',
+  'person',
+  'key',
+  'installation',
+] as const
 export const RecordSubject = z.enum(recordSubjects)
 export type RecordSubject = z.infer<typeof RecordSubject>
 

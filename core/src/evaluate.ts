@@ -7,6 +7,7 @@ export {
 } from './calculator/evaluate/evaluator'
 export type { Further } from './calculator/evaluate/further'
 export type { WhatIf, WhatIfAnswer } from './calculator/evaluate/what-if'
+export { bandOf } from './calculator/bands'
 export { shareOf } from './calculator/evaluate/answers'
 export { textIn } from './calculator/document/text-in'
 export type { Answers, Program, ProgramStep } from './calculator/program'

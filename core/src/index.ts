@@ -2,7 +2,23 @@ export { CalculatorDocument, MOST_STEPS, Proof, type Sample } from './calculator
 export { DOCUMENT_VERSION, openDocument, type Opened } from './calculator/document/open'
 export { paragraphs } from './calculator/document/version-1'
 export { AnswerShape, type Question, type QuestionOf } from './calculator/document/questions'
-export { RateSheet, sheetFaults, type SheetFault, type SheetKey } from './calculator/document/sheets'
+export { RateSheet, type SheetKey, type SheetVersion } from './calculator/document/sheets'
+export {
+  sheetChanges,
+  sheetDoubts,
+  type SheetChange,
+  type SheetDoubt,
+} from './calculator/sheets/sheet-changes'
+export { keysText, sheetFaults, type SheetFault, type SheetFaultCode } from './calculator/sheets/sheet-faults'
+export {
+  daysTouched,
+  headlineReadout,
+  sheetImpact,
+  type ProofImpact,
+  type SampleImpact,
+  type SheetImpact,
+} from './calculator/sheets/sheet-impact'
+export { begunBy, inForce, startOf } from './calculator/sheets/versions'
 export type { Share, TermLength } from './calculator/document/shapes'
 export {
   actionNames,
@@ -60,6 +76,7 @@ export {
   renameStep,
   usersOf,
 } from './calculator/edit'
+export { bandEnd, bandOf } from './calculator/bands'
 export { shareOf } from './calculator/evaluate/answers'
 export { createEvaluator, evaluate } from './calculator/evaluate/evaluate'
 export type { Around, Evaluator } from './calculator/evaluate/evaluator'

@@ -41,8 +41,6 @@ test('nor in what opens over it', async () => {
     expect([opener, await check(page)]).toEqual([opener, []])
     await closeDialog(page)
   }
-  await page.goto(`${app.desk}/rate-sheets`, { waitUntil: 'networkidle0' })
-  expect(await check(page)).toEqual([])
   await page.goto(app.desk, { waitUntil: 'networkidle0' })
   await click(page, 'New calculator')
   await page.waitForSelector('#new-title', { visible: true })

@@ -9,7 +9,7 @@ import {
   useApplication,
   textOf,
 } from './support/application'
-import { sendForApproval } from './support/desk'
+import { putLive, sendForApproval } from './support/desk'
 
 const app = useApplication()
 
@@ -205,8 +205,8 @@ test('an approver who looks at an outdated draft is shown how it stands now, and
   await ines.locator('#line-page').click()
   await fill(ines, '#page-title', 'Tidewater teahouse loan, corrected')
   await expectText(ines, '.note', 'Draft saved')
-  await click(odile, 'Put edition 1 live')
-  await expectText(odile, '.ant-message', 'Someone else changed this calculator')
+  await putLive(odile, 1)
+  await expectText(odile, '.ant-message', 'Someone else changed this')
   await expectText(odile, 'h1', 'Tidewater teahouse loan, corrected')
   await expectText(odile, '.state', 'Draft')
 })

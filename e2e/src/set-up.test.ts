@@ -109,6 +109,9 @@ test('a calculator is set up from an empty document by keyboard alone, and goes 
   await approver.goto(page.url(), { waitUntil: 'networkidle0' })
   await tabTo(approver, '.actions .ant-btn-primary')
   await approver.keyboard.press('Enter')
+  await approver.waitForSelector('.ant-modal .ant-radio-group', { visible: true })
+  await tabTo(approver, '.ant-modal-footer .ant-btn-primary')
+  await approver.keyboard.press('Enter')
   await expectText(approver, '.state', 'Live · edition 1')
 
   // A visitor: the choice changes the rate, the condition brings the question, the hidden working stays hidden.

@@ -8,7 +8,7 @@ import {
   useApplication,
   textOf,
 } from './support/application'
-import { closeDialog, sendForApproval } from './support/desk'
+import { closeDialog, putLive, sendForApproval } from './support/desk'
 import { textbookLoan } from './support/textbook-loan'
 
 /** The starter's defaults but for the amount: 25 years at 4.64 %, compounded half-yearly. */
@@ -52,7 +52,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
 
   // It saves by itself; there is no snippet before an edition is live; it is sent for approval.
   await expectText(author, '.note', 'Draft saved')
-  expect(await textOf(author, '.bar')).not.toContain('Placement snippet')
+  expect(await textOf(author, '.bar')).not.toContain('Placements')
   expect(await textOf(author, '.bar')).not.toContain('live')
   await sendForApproval(author, 'The rate is Monday’s.')
   await expectText(author, '.state', 'Waiting for approval')
@@ -78,14 +78,27 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await expectText(author, '.state', 'Waiting for approval')
   expect(await author.$('.words li')).toBeNull()
   await approver.reload({ waitUntil: 'networkidle0' })
-  await click(approver, 'Put edition 1 live')
+  await putLive(approver, 1)
   await expectText(approver, '.state', 'Live · edition 1')
-  await click(approver, 'Placement snippet')
-  await approver.waitForSelector('#placement-snippet')
-  expect(await textOf(approver, '#placement-snippet')).toBe(
-    `<script async src="${app.address}/embed.js" data-calculator="stilt-house-mortgage"></script> ` +
-      `<noscript><a href="${app.address}/c/stilt-house-mortgage">Loan calculator</a></noscript>`,
+
+  // It is placed on a page of the lender's site, the only place that may show it.
+  await click(approver, 'Placements', '.actions')
+  await approver.waitForSelector('.sites')
+  await click(approver, 'Place a calculator')
+  await fill(approver, '#placement-page', '/borrow/stilt-house-mortgage')
+  await click(approver, 'Save', '.ant-modal')
+  await expectText(approver, '.ant-table', '/borrow/stilt-house-mortgage')
+  await expectText(approver, '.ant-table', 'never yet')
+  await click(approver, 'Snippet', '.ant-table')
+  await approver.waitForSelector('#placement-snippet', { visible: true })
+  expect(await textOf(approver, '#placement-snippet')).toMatch(
+    new RegExp(
+      `^<script async src="${app.address}/embed.js" data-placement="[0-9a-f]{16}"></script> ` +
+        `<noscript><a href="${app.address}/c/stilt-house-mortgage">Stilt house mortgage</a></noscript>$`,
+    ),
   )
+  await closeDialog(approver)
+  await approver.goto(author.url(), { waitUntil: 'networkidle0' })
 
   // A visitor on the lender's page, another origin, puts in figures of their own.
   const visitor = await app.visit(`${app.lender}/borrow/stilt-house-mortgage`)
@@ -156,7 +169,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await sendForApproval(author)
   await expectText(author, '.state', 'Waiting for approval')
   await approver.reload({ waitUntil: 'networkidle0' })
-  await click(approver, 'Put edition 2 live')
+  await putLive(approver, 2)
   await expectText(approver, '.state', 'Live · edition 2')
   await visitor.reload({ waitUntil: 'networkidle0' })
   expect(await textOf(await placedFrame(visitor), 'h1')).toBe('Stilt house mortgage, new')

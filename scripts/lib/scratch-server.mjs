@@ -35,13 +35,19 @@ export async function demoCluster() {
 }
 
 /** Makes a database in a cluster as a copy of its first one; its address. @param {string} url */
-export async function copiedDatabase(url) {
+export const copiedDatabase = (url) => newDatabase(url, 'vivid')
+
+/** Makes a database in a cluster with nothing in it; its address. @param {string} url */
+export const emptyDatabase = (url) => newDatabase(url, 'template0')
+
+/** @param {string} url @param {string} template */
+async function newDatabase(url, template) {
   const { default: pg } = await import('pg')
   const name = `copy_${randomBytes(6).toString('hex')}`
   // Nobody may be in the database that is copied: we ask from another.
   const admin = new pg.Client({ connectionString: url.replace(/vivid$/, 'postgres') })
   await admin.connect()
-  await admin.query(`CREATE DATABASE ${name} TEMPLATE vivid`)
+  await admin.query(`CREATE DATABASE ${name} TEMPLATE ${template}`)
   await admin.end()
   return url.replace(/vivid$/, name)
 }

@@ -5,48 +5,53 @@ import type { Sequelize } from 'sequelize'
 import type { Logger } from 'pino'
 import { calculatorJsonSchema, type SessionState } from '@vivid/contract'
 import { fetchAllLanguages } from '@vivid/contract/wording'
-import type { PlainDate } from '@vivid/core'
-import { createCalculatorsService } from './calculators/calculators-service'
-import { createCalculatorsStore } from './calculators/calculators-store'
+import { archiveRoutes } from './archive/routes'
+import { audienceRoutes } from './audience/routes'
+import type { AudienceCounter } from './audience/counter'
 import { calculatorRoutes } from './calculators/routes'
+import { openApiDocument } from './channels/openapi'
+import { channelRoutes } from './channels/routes'
 import { deskPages } from './desk-pages'
-import { createEditionsService } from './editions/editions-service'
-import { createEditionsStore } from './editions/editions-store'
 import { editionRoutes } from './editions/routes'
 import { createHandOvers } from './hand-overs/hand-overs-service'
 import type { HandOversStore } from './hand-overs/hand-overs-store'
+import { houseStyleRoutes } from './house-styles/routes'
+import { admitted, knownAddress } from './http/access'
 import { AppError } from './http/app-error'
 import { jsonOnly, sameOriginOnly } from './http/same-origin'
 import { requestId, sendError } from './http/send-error'
 import { storableTextOnly } from './http/storable-text'
-import { createPeopleStore } from './people/people-store'
-import { peopleRoutes, signedIn } from './people/routes'
+import { createMetrics } from './metrics'
+import { peopleRoutes } from './people/routes'
 import { createSessions } from './people/session'
 import { createSignIn } from './people/sign-in'
-import { announceChange, announceSheet, type LiveCalculators } from './public/live-calculators'
+import { placementRoutes } from './placements/routes'
+import type { LiveCalculators } from './public/live-calculators'
 import type { FileMaker } from './public/files/file-maker'
 import { publicRoutes } from './public/routes'
-import { createRateSheetsService } from './rate-sheets/rate-sheets-service'
-import { createRateSheetsStore } from './rate-sheets/rate-sheets-store'
-import { rateSheetRoutes } from './rate-sheets/routes'
-import { createRecordStore } from './record/record-store'
-import { recordRoutes } from './record/routes'
 import { visitorPages } from './public/visitor-page'
+import { rateSheetRoutes } from './rate-sheets/routes'
+import { recordRoutes } from './record/routes'
+import type { Services } from './services'
 
 export interface AppDeps {
   readonly database: Sequelize
+  readonly services: Services
   readonly live: LiveCalculators
   readonly handOvers: HandOversStore
   readonly fileMaker: FileMaker
+  readonly counter: AudienceCounter
   /** Has what was just handed over delivered right away. */
   readonly hurry: () => void
   readonly log: Logger
-  readonly today: () => PlainDate
+  readonly now: () => Date
   readonly demoPeople: SessionState['demoPeople']
   readonly lender: string
   readonly deskFolder: string
   readonly visitorFolder: string
   readonly trustedProxies: number
+  /** What `/metrics` asks for; undefined: it answers this machine only. */
+  readonly metricsToken: string | undefined
 }
 
 const nothingHere: RequestHandler = () => {
@@ -55,65 +60,53 @@ const nothingHere: RequestHandler = () => {
 
 /** Everything the server answers, without a port: tests make one of their own. */
 export async function buildApp(deps: AppDeps): Promise<Express> {
-  const { database, live, log, today, lender } = deps
+  const { database, live, log, now } = deps
   await fetchAllLanguages()
-  const people = createPeopleStore(database)
-  const calculators = createCalculatorsStore(database)
-  const editions = createEditionsStore(database)
-  const sheets = createRateSheetsStore(database)
-  const record = createRecordStore(database)
-  const service = createCalculatorsService({
-    database,
-    calculators,
-    editions,
-    sheets,
-    record,
-    people,
-    today,
-    lender,
-    announceSheet: announceSheet(database),
-  })
-  const rateSheets = createRateSheetsService({
-    database,
-    sheets,
-    record,
-    calculators,
-    announce: announceSheet(database),
-  })
-  const publishing = createEditionsService({
-    database,
-    calculators,
-    service,
-    editions,
-    sheets,
-    record,
-    announce: announceChange(database),
-    today,
-  })
+  const metrics = createMetrics(live, () => deps.handOvers.waiting())
 
   const app = express()
   app.set('trust proxy', deps.trustedProxies)
-  app.use(requestId, helmet({ contentSecurityPolicy: false }), compression())
+  // Each kind of page has a content security policy of its own.
+  app.use(requestId, metrics.timing, helmet({ contentSecurityPolicy: false }), compression(), knownAddress)
 
   app.get('/healthz', (_req, res) => void res.json({ ok: true }))
   app.get('/readyz', async (_req, res) => {
     await database.query('SELECT 1')
     res.json({ ok: true })
   })
+  app.get('/metrics', metrics.page(deps.metricsToken))
   app.use(
     '/api/public',
     jsonOnly,
     express.json({ limit: '100kb' }),
     publicRoutes({
       live,
-      today,
+      now,
       handOvers: createHandOvers(deps.handOvers, deps.hurry),
       fileMaker: deps.fileMaker,
+      counter: deps.counter,
+      keyUsed: deps.counter.keyUsed,
     }),
     nothingHere,
   )
-  app.use(visitorPages({ live, today, visitorFolder: deps.visitorFolder }))
+  app.use(visitorPages({ live, now, visitorFolder: deps.visitorFolder }))
+  app.use('/api', await deskRoutes(deps), nothingHere)
+  app.use(deskPages(deps.deskFolder))
+  app.use(nothingHere, sendError(log))
+  return app
+}
 
+/** What the desk asks, behind a session; `http/access` says who may ask what. */
+async function deskRoutes({
+  database,
+  services,
+  live,
+  demoPeople,
+  lender,
+  log,
+}: AppDeps): Promise<RequestHandler> {
+  const { people, sessions, calculators } = services.stores
+  const openApi = openApiDocument()
   const desk = express.Router()
   desk.use(
     sameOriginOnly,
@@ -121,26 +114,23 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
     express.json({ limit: '1mb' }),
     storableTextOnly,
     await createSessions(database),
+    admitted(people),
   )
   desk.use((_req, res, next) => {
     res.set('cache-control', 'no-store')
     next()
   })
-  desk.use(
-    peopleRoutes({
-      people,
-      signIn: await createSignIn(people, database),
-      demoPeople: deps.demoPeople,
-      lender,
-    }),
-  )
-  desk.use('/calculators', signedIn(people), calculatorRoutes(service), editionRoutes(publishing))
-  desk.use('/rate-sheets', signedIn(people), rateSheetRoutes(rateSheets))
-  desk.use('/record', signedIn(people), recordRoutes(record))
+  const signIn = await createSignIn(people, database)
+  desk.use(peopleRoutes({ people, service: services.people, sessions, signIn, demoPeople, lender }))
+  desk.use('/calculators', calculatorRoutes(services.calculators), editionRoutes(services.editions))
+  desk.use('/rate-sheets', rateSheetRoutes(services.rateSheets))
+  desk.use('/house-styles', houseStyleRoutes(services.styles))
+  desk.use('/placements', placementRoutes(services.placements))
+  desk.use('/audience', audienceRoutes(services.audience))
+  desk.use('/channels', channelRoutes(services.keys, live, calculators))
+  desk.use('/record', recordRoutes(services.record))
+  desk.use('/archive', archiveRoutes(database, services.stores.record, log))
   desk.get('/schemas/calculator.json', (_req, res) => void res.json(calculatorJsonSchema()))
-  app.use('/api', desk, nothingHere)
-
-  app.use(deskPages(deps.deskFolder))
-  app.use(nothingHere, sendError(log))
-  return app
+  desk.get('/openapi.json', (_req, res) => void res.json(openApi))
+  return desk
 }

@@ -2,40 +2,36 @@ import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import type { Express } from 'express'
 import pino, { type Logger } from 'pino'
+import type { Sequelize } from 'sequelize'
+import { InvitePerson } from '@vivid/contract'
 import { buildApp } from './app'
+import { startCounting, type AudienceCounter } from './audience/counter'
+import { inBackground, type Background } from './background'
+import { dayOf } from './clock'
 import { connect } from './database/connection'
+import { createReader } from './database/reader'
 import { demoPeople } from './database/demo/demo-people'
 import { loadDemoOnce } from './database/demo/load-demo'
 import { migrate } from './database/migrate'
 import { forgetExpiredSessions } from './people/session'
-import { startDelivering, type Deliverer } from './hand-overs/deliver'
+import { startDelivering } from './hand-overs/deliver'
 import { createHandOversStore } from './hand-overs/hand-overs-store'
 import { createFileMaker } from './public/files/file-maker'
-import type { RecordVerified } from '@vivid/contract'
-import { createRecordStore } from './record/record-store'
-import { LiveCalculators } from './public/live-calculators'
+import { announcePlacements, LiveCalculators } from './public/live-calculators'
 import { readSettings } from './settings'
 import { lenderSite } from './stand-ins/lender-site'
-import { todayHere } from './today'
+import { createServices, type Services } from './services'
 
 export { startUpLine } from './start-up-error'
-/** Works every hash of the record out again; the environment says in which database. */
-export async function verifyRecord(env: NodeJS.ProcessEnv): Promise<RecordVerified> {
-  const { databaseUrl } = readSettings(env, '.')
-  const database = connect(databaseUrl, pino({ level: 'silent' }))
-  try {
-    return await createRecordStore(database).verify()
-  } finally {
-    await database.close()
-  }
-}
-
 export { demoPeople } from './database/demo/demo-people'
+export { bringArchiveBack, inviteByHand, takeArchiveOut, verifyRecord } from './by-hand'
 
 export interface RunningServer {
   readonly deskAddress: string
   readonly lenderAddress: string | undefined
   readonly demo: boolean
+  /** The way in for whoever is to look after an installation that has nobody yet. */
+  readonly firstInvitation: string | undefined
   close(): Promise<void>
 }
 
@@ -45,25 +41,36 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const log = createLog(settings.logFile)
   const database = connect(settings.databaseUrl, log)
   const live = new LiveCalculators(database, settings.databaseUrl, log)
+  const reader = createReader(
+    database,
+    settings.replicaUrls.map((url) => connect(url, log)),
+    log,
+  )
+  const now = () => new Date()
+  const services = createServices({ database, reader, now, lender: settings.lender })
   const servers: Server[] = []
-  let delivering: Deliverer | undefined
+  const working: Background[] = []
   let lenderAddress: string | undefined
   const fileMaker = createFileMaker(settings.fileWorker)
   const close = async () => {
     await Promise.all(servers.map(stopListening))
-    await delivering?.stop()
+    for (const background of working) await background.stop()
     await fileMaker.close()
     await live.close()
+    await reader.close()
     await database.close()
   }
   try {
     await database.authenticate()
     await migrate(database, log)
-    if (settings.demo) await loadDemoOnce(database, todayHere())
+    if (settings.demo) await loadDemoOnce(database, dayOf(now()))
     await forgetExpiredSessions(database)
+    // Editions whose time came while nobody served go live before the first visitor is answered.
+    while (await services.editions.goLiveIfDue());
     await live.open()
+    const firstInvitation = await inviteFirstKeeper(services, settings.firstKeeper)
     const handOvers = createHandOversStore(database)
-    delivering = startDelivering(
+    const delivering = startDelivering(
       handOvers,
       {
         url: () => settings.handOverUrl ?? (lenderAddress && `${lenderAddress}/hand-overs`),
@@ -71,19 +78,31 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       },
       log,
     )
+    const counter: AudienceCounter = startCounting(services.keepTally, log)
+    const clock = inBackground(
+      async (isStopped) => {
+        while (!isStopped() && (await services.editions.goLiveIfDue()));
+      },
+      CLOCK_MS,
+      (err) => log.warn({ err }, 'timed editions could not be looked at'),
+    )
+    working.push(delivering, counter, clock)
     const app = await buildApp({
       database,
+      services,
       live,
       handOvers,
+      counter,
       fileMaker,
       hurry: delivering.hurry,
       log,
-      today: todayHere,
+      now,
       demoPeople: settings.demo ? demoPeople : [],
       lender: settings.lender,
       deskFolder: settings.deskFolder,
       visitorFolder: settings.visitorFolder,
       trustedProxies: settings.trustedProxies,
+      metricsToken: settings.metricsToken,
     })
     const deskAddress = await listen(app, settings.port, settings.host)
     lenderAddress =
@@ -94,7 +113,14 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
             settings.lenderPort,
             settings.host,
           )
-    return { deskAddress, lenderAddress, demo: settings.demo, close }
+    if (settings.demo && lenderAddress) await showOnStandIn(services, database, lenderAddress)
+    return {
+      deskAddress,
+      lenderAddress,
+      demo: settings.demo,
+      firstInvitation: firstInvitation && `${deskAddress}/desk/welcome#${firstInvitation}`,
+      close,
+    }
 
     function listen(handler: Express, port: number, host: string): Promise<string> {
       return new Promise((done, fail) => {
@@ -110,6 +136,26 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     await close().catch(() => undefined)
     throw err
   }
+}
+
+/** How often timed editions are looked for. */
+const CLOCK_MS = 500
+
+/** The secret of an invitation for the first keeper, where there is nobody yet and somebody is named. */
+async function inviteFirstKeeper(services: Services, email: string | undefined): Promise<string | undefined> {
+  if (!email || (await services.stores.people.count()) > 0) return undefined
+  const inviter = { id: '00000000-0000-0000-0000-000000000000', name: 'the first start' }
+  const invited = await services.people.invite(
+    InvitePerson.parse({ email, name: email, role: 'keeper' }),
+    inviter,
+  )
+  return invited.secret
+}
+
+/** The made-up lender's site is at another port each time; only there may its calculators be framed. */
+async function showOnStandIn(services: Services, database: Sequelize, origin: string): Promise<void> {
+  if (!(await services.stores.placements.moveStandIn(origin))) return
+  await database.transaction((transaction) => announcePlacements(database)(transaction))
 }
 
 const stopListening = (server: Server) =>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
 import { readoutText } from '@vivid/contract/wording'
 import { useCalculator, type CalculatorSource } from './model/use-calculator'
 import QuestionField from './questions/QuestionField.vue'
 import ReadoutView from './results/ReadoutView.vue'
+import { createTellAudience } from './frame/tell-audience'
 import { createTellHost } from './frame/tell-host'
 import { useAnnouncement } from './model/announce'
 import LanguageSwitch from './LanguageSwitch.vue'
@@ -52,13 +53,22 @@ const announced = useAnnouncement(() =>
       : '',
 )
 
-const tellHost = createTellHost(source.live, source.language)
+const tellAudience = createTellAudience(source.live, source.language)
+const tellHost = createTellHost(source.live, source.language, tellAudience)
 tellHost('opened')
 watch(calculator.answers, (now, before) => {
   if (JSON.stringify(now) === JSON.stringify(before)) return
   tellHost('changed')
   if (!isProblem.value) tellHost('result')
 })
+
+/** Leaving is often only hiding, on a phone. */
+function leaving(): void {
+  if (document.visibilityState === 'hidden')
+    tellAudience.left(program.value, calculator.answers.value, calculator.evaluation.value.values)
+}
+document.addEventListener('visibilitychange', leaving)
+onBeforeUnmount(() => document.removeEventListener('visibilitychange', leaving))
 
 /** A link's figure where it was another one then. */
 const keptNote = computed(() => {

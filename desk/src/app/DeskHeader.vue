@@ -3,12 +3,14 @@ import { message } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { sentenceOf } from '../api/api-error'
+import { areaOf, areas } from './areas'
 import { useSession } from '../people/session-store'
 
 const session = useSession()
 const router = useRouter()
 const route = useRoute()
-const area = computed(() => ['/rate-sheets', '/record'].find((path) => route.path.startsWith(path)) ?? '/')
+const area = computed(() => areaOf(route.path))
+const open = computed(() => areas.filter((one) => one.for === undefined || session.can(one.for)))
 
 async function signOut(): Promise<void> {
   try {
@@ -26,12 +28,14 @@ async function signOut(): Promise<void> {
       ><img src="./mark.svg" alt="" width="30" height="14" />Vivid Meter</RouterLink
     >
     <nav aria-label="Areas">
-      <RouterLink to="/" :class="{ here: area === '/' }">Calculators</RouterLink>
-      <RouterLink to="/rate-sheets" :class="{ here: area === '/rate-sheets' }">Rate sheets</RouterLink>
-      <RouterLink to="/record" :class="{ here: area === '/record' }">Record</RouterLink>
+      <RouterLink v-for="one in open" :key="one.path" :to="one.path" :class="{ here: area === one.path }">{{
+        one.name
+      }}</RouterLink>
     </nav>
     <div v-if="session.person" class="who">
-      <span>{{ session.state?.lender }} · {{ session.person.name }}, {{ session.person.role }}</span>
+      <RouterLink to="/me" :title="`${session.state?.lender}: your password and sessions`"
+        >{{ session.person.name }}, {{ session.person.role }}</RouterLink
+      >
       <button type="button" @click="signOut">Sign out</button>
     </div>
   </header>
@@ -64,13 +68,18 @@ nav .here {
 }
 nav {
   display: flex;
-  gap: 24px;
+  gap: 18px;
 }
 .who {
   margin-left: auto;
   display: flex;
   gap: 18px;
   color: #d8cfe6;
+}
+.who a {
+  color: #d8cfe6;
+  text-decoration: underline;
+  text-underline-offset: 3px;
 }
 .who button {
   padding: 0;
@@ -85,7 +94,7 @@ nav {
   outline-color: var(--sun);
 }
 @media (max-width: 800px) {
-  .who span {
+  .who a {
     display: none;
   }
 }

@@ -13,10 +13,19 @@ export function createDeskRouter() {
       { path: '/calculators/:id', component: () => import('../calculators/CalculatorPage.vue'), props: true },
       { path: '/record', component: () => import('../record/RecordPage.vue') },
       { path: '/rate-sheets', component: () => import('../rate-sheets/RateSheetsPage.vue') },
+      { path: '/house-styles', component: () => import('../house-styles/HouseStylesPage.vue') },
+      { path: '/placements', component: () => import('../placements/PlacementsPage.vue') },
+      { path: '/audience', component: () => import('../audience/AudiencePage.vue') },
+      { path: '/channels', component: () => import('../channels/ChannelsPage.vue') },
+      { path: '/people', component: () => import('../people/PeoplePage.vue') },
+      { path: '/me', component: () => import('../people/AccountPage.vue') },
+      { path: '/welcome', component: () => import('../people/WelcomePage.vue') },
       { path: '/:unknown(.*)*', component: UnknownPage },
     ],
   })
   router.beforeEach(async (to) => {
+    // Whoever comes by an invitation has no session yet.
+    if (to.path === '/welcome') return true
     const session = useSession()
     await session.load().catch(() => undefined)
     const signedIn = session.person !== undefined

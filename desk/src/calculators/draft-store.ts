@@ -49,7 +49,7 @@ export const useDraft = defineStore('draft', () => {
 
   /** The lender's rate sheets, which look-ups are checked against and worked out with. */
   const sheetsListed = shallowRef<readonly SheetListed[]>([])
-  const sheets = computed(() => sheetsListed.value.map(({ sheet }) => sheet))
+  const sheets = computed(() => sheetsListed.value.map(({ sheet, live }) => live ?? sheet))
   const history = createHistory()
   const sampleId = ref('')
 
@@ -218,13 +218,13 @@ export const useDraft = defineStore('draft', () => {
   }
 
   /** Does something to the calculator on the server (send, approve, take down), with everything saved before. */
-  async function act(path: string, body?: object): Promise<void> {
+  async function act(path: string, body?: object, method: 'POST' | 'PUT' | 'DELETE' = 'POST'): Promise<void> {
     await save()
     if (saveState.value.is === 'failed') throw new ApiError('NOT_SAVED', saveState.value.sentence)
     if (!opened.value || saveState.value.is !== 'saved')
       throw new ApiError('NOT_SAVED', 'The draft is not saved yet.')
     try {
-      adopt(await request(CalculatorOpened, 'POST', `/calculators/${opened.value.id}${path}`, body))
+      adopt(await request(CalculatorOpened, method, `/calculators/${opened.value.id}${path}`, body))
     } catch (error) {
       // What is on the screen is out of date: show how it stands now, and let the person look again.
       const current = staleDraft(error)
@@ -260,7 +260,10 @@ export const useDraft = defineStore('draft', () => {
     resolve,
     send: (note: string) => act('/send', { ...atRevision(), note }),
     sendBack: (remarks: readonly Remark[]) => act('/send-back', { ...atRevision(), remarks }),
-    approve: () => act('/approve', atRevision()),
+    /** Now, or at a moment to come. */
+    approve: (at?: Date) => act('/approve', { ...atRevision(), ...(at && { at: at.toISOString() }) }),
+    unschedule: () => act('/schedule', undefined, 'DELETE'),
+    chooseStyle: (houseStyle: string) => act('/house-style', { ...atRevision(), houseStyle }, 'PUT'),
     takeDown: (message: string) => act('/take-down', { message }),
     bringBack: (number: number) => act(`/editions/${number}/live`),
   }

@@ -2,7 +2,7 @@
 import { Tooltip } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import type { CalculatorOpened } from '@vivid/contract'
-import { dayOf } from '../calculators/moments'
+import { dayOf, momentOf } from '../calculators/moments'
 import EditionViewer from './EditionViewer.vue'
 
 /** Editions as a ribbon: the last few, the live one, the draft. Each opens as visitors saw it. */
@@ -23,17 +23,22 @@ const nextNumber = computed(() => (calculator.editions[0]?.number ?? 0) + 1)
     <li
       v-for="edition in recent"
       :key="edition.number"
-      :class="{ live: edition.number === calculator.liveEdition }"
+      :class="{
+        live: edition.number === calculator.liveEdition,
+        timed: edition.number === calculator.scheduled?.number,
+      }"
     >
       <Tooltip>
         <template #title>
-          Edition {{ edition.number }}, put live {{ dayOf(edition.publishedAt) }} by {{ edition.approvedBy }};
+          Edition {{ edition.number }}, approved {{ dayOf(edition.publishedAt) }} by {{ edition.approvedBy }};
           last changed by {{ edition.editedBy }}. SHA-256 {{ edition.sha256.slice(0, 12) }}…
         </template>
         <button type="button" @click="view(edition.number)">
           {{ edition.number
           }}<template v-if="edition.number === calculator.liveEdition">
             live since {{ dayOf(edition.publishedAt) }}</template
+          ><template v-else-if="edition.number === calculator.scheduled?.number">
+            from {{ momentOf(new Date(calculator.scheduled.at)) }}</template
           >
         </button>
       </Tooltip>
@@ -73,6 +78,9 @@ li > button,
   background: var(--leaf);
   border-color: var(--leaf);
   color: #fff;
+}
+.timed > button {
+  border-style: dashed;
 }
 .draft {
   border-style: dashed;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Alert, Button, message, Modal, Skeleton } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { EditionSeen, type CalculatorOpened } from '@vivid/contract'
+import { EditionSeen, LiveOn, type CalculatorOpened } from '@vivid/contract'
 import { sentenceOf } from '../api/api-error'
 import { request } from '../api/request'
 import { useDraft } from '../calculators/draft-store'
@@ -20,6 +20,14 @@ const summary = computed(() => calculator.editions.find((one) => one.number === 
 const seen = ref<EditionSeen>()
 const on = ref('')
 const problem = ref('')
+/** Which edition visitors had at the end of that day. */
+const liveThen = ref<number | null>()
+const notThen = computed(() => {
+  if (liveThen.value === undefined || liveThen.value === number) return ''
+  return liveThen.value === null
+    ? 'On that day visitors had no edition of this calculator; this is how this one would have shown.'
+    : `At the end of that day visitors had edition ${liveThen.value}; this is how this one would have shown.`
+})
 
 async function load(): Promise<void> {
   problem.value = ''
@@ -27,6 +35,8 @@ async function load(): Promise<void> {
     const query = on.value ? `?on=${on.value}` : ''
     seen.value = await request(EditionSeen, 'GET', `/calculators/${calculator.id}/editions/${number}${query}`)
     on.value = seen.value.on
+    const live = await request(LiveOn, 'GET', `/calculators/${calculator.id}/live-on/${on.value}`)
+    liveThen.value = live.number
   } catch (error) {
     problem.value = sentenceOf(error)
   }
@@ -61,7 +71,7 @@ async function bringBack(): Promise<void> {
   <Modal v-model:open="open" :title="`Edition ${number}`" :footer="null" :width="1000" centered>
     <div v-if="summary" class="facts">
       <p>
-        Put live {{ dayOf(summary.publishedAt) }} by {{ summary.approvedBy }}; last changed by
+        Approved {{ dayOf(summary.publishedAt) }} by {{ summary.approvedBy }}; last changed by
         {{ summary.editedBy }}.<template v-if="summary.note"> “{{ summary.note }}”</template>
       </p>
       <label for="edition-day">As it was on</label>
@@ -78,6 +88,7 @@ async function bringBack(): Promise<void> {
         >Put it live again</Button
       >
     </div>
+    <p v-if="notThen" class="then" role="status">{{ notThen }}</p>
     <Alert v-if="problem" type="error" role="alert" :message="problem" />
     <Skeleton v-if="!seen && !problem" active />
     <VisitorPreview
@@ -111,6 +122,10 @@ async function bringBack(): Promise<void> {
 .view {
   height: min(64vh, 620px);
   border-radius: 8px;
+}
+.then {
+  margin: 6px 0;
+  color: var(--sun-text);
 }
 .hash {
   margin-top: 8px;

@@ -8,14 +8,14 @@ import { stoppingProblems } from '@vivid/core'
 import { useDraft } from '../calculators/draft-store'
 import { useProofs } from '../calculators/proofs/proofs-store'
 import { useSession } from '../people/session-store'
-import PlacementSnippet from './PlacementSnippet.vue'
+import { momentOf } from '../calculators/moments'
+import GoLiveDialog from './GoLiveDialog.vue'
 import SendBackDialog from './SendBackDialog.vue'
 
 /** What can be done with the calculator now, by the person who is here: one call to action, the rest beside it. */
 const draft = useDraft()
 const session = useSession()
 const busy = ref(false)
-const placing = ref(false)
 
 const calculator = computed(() => draft.opened)
 const nextEdition = computed(() => (calculator.value?.editions[0]?.number ?? 0) + 1)
@@ -67,7 +67,15 @@ async function send(): Promise<void> {
 const sendingBack = ref(false)
 const sendBack = (remarks: Remark[]) =>
   run(() => draft.sendBack(remarks), 'Sent back: its author sees what for.')
-const approve = () => run(draft.approve, 'It is live: visitors see it now.')
+const approving = ref(false)
+async function approve(at: Date | undefined): Promise<void> {
+  approving.value = false
+  await run(
+    () => draft.approve(at),
+    at ? `Approved: it goes live ${momentOf(at)}.` : 'It is live: visitors see it now.',
+  )
+}
+const unschedule = () => run(draft.unschedule, 'It does not go live by itself any more.')
 const bringBack = (number: number) => run(() => draft.bringBack(number), `Edition ${number} is live again.`)
 
 const takingDown = ref(false)
@@ -95,11 +103,21 @@ async function takeDown(): Promise<void> {
     >
       Put edition {{ newest }} back
     </Button>
-    <Button v-if="calculator.liveEdition !== null" @click="placing = true">Placement snippet</Button>
+    <RouterLink v-if="calculator.liveEdition !== null" :to="`/placements?calculator=${calculator.slug}`"
+      ><Button>Placements</Button></RouterLink
+    >
+    <Button v-if="calculator.scheduled && session.can('approve')" :loading="busy" @click="unschedule"
+      >Keep edition {{ calculator.scheduled.number }} from going live</Button
+    >
     <Button v-if="waits && session.can('approve')" :loading="busy" @click="sendingBack = true"
       >Send back</Button
     >
-    <CallToAction v-if="waits && session.can('approve')" :disabled="isMine" :loading="busy" @click="approve">
+    <CallToAction
+      v-if="waits && session.can('approve')"
+      :disabled="isMine"
+      :loading="busy"
+      @click="approving = true"
+    >
       Put edition {{ nextEdition }} live
     </CallToAction>
     <CallToAction
@@ -141,7 +159,7 @@ async function takeDown(): Promise<void> {
       :document="draft.document"
       @send="sendBack"
     />
-    <PlacementSnippet v-if="calculator.liveEdition !== null" v-model:open="placing" :slug="calculator.slug" />
+    <GoLiveDialog v-model:open="approving" :edition="nextEdition" @approve="approve" />
   </div>
 </template>
 

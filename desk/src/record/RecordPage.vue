@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { Alert, Button, Skeleton, Table } from 'ant-design-vue'
+import { Alert, Button, Table } from 'ant-design-vue'
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { RecordPage, RecordVerified, recordActs, type RecordEntry, type RecordQuery } from '@vivid/contract'
 import { sentenceOf } from '../api/api-error'
 import { request } from '../api/request'
-import DeskHeader from '../app/DeskHeader.vue'
+import DeskArea from '../app/DeskArea.vue'
 import PickField from '../calculators/fields/PickField.vue'
 import { actWords, detailWords } from './record-words'
 
@@ -64,17 +64,16 @@ const columns = [
 </script>
 
 <template>
-  <DeskHeader />
-  <main class="record">
-    <div class="head">
-      <h1>Record</h1>
-      <p class="soft">who did what, and when; nobody can change it</p>
-      <span class="right">
-        <Button @click="verify">Check the chain</Button>
-        <a class="link" :href="csv" download>Save as CSV</a>
-      </span>
-    </div>
-    <Alert v-if="problem" type="error" role="alert" :message="problem" class="alert" />
+  <DeskArea
+    title="Record"
+    about="who did what, and when; nobody can change it"
+    :problem="problem"
+    :loading="!entries"
+  >
+    <template #actions>
+      <Button @click="verify">Check the chain</Button>
+      <a class="link" :href="csv" download>Save as CSV</a>
+    </template>
     <Alert
       v-if="verified"
       class="alert"
@@ -114,8 +113,7 @@ const columns = [
         <input id="record-to" v-model="query.to" type="date" class="pick" />
       </div>
     </div>
-    <Skeleton v-if="!entries && !problem" active />
-    <p v-else-if="entries?.length === 0" class="none">
+    <p v-if="entries?.length === 0" class="none">
       {{
         isNarrowed
           ? 'Nothing of that kind is on record; choose something wider.'
@@ -145,27 +143,10 @@ const columns = [
       </Table>
       <Button v-if="next !== null" class="more" :loading="busy" @click="load(next)">Show older ones</Button>
     </template>
-  </main>
+  </DeskArea>
 </template>
 
 <style scoped>
-.record {
-  max-width: 1280px;
-  margin: 0 auto;
-  padding: 22px 22px 40px;
-}
-.head {
-  display: flex;
-  align-items: baseline;
-  gap: 14px;
-  margin-bottom: 16px;
-}
-.right {
-  display: flex;
-  gap: 18px;
-  align-items: baseline;
-  margin-left: auto;
-}
 .alert {
   margin-bottom: 12px;
 }

@@ -11,6 +11,29 @@ export const actWords: Readonly<Record<RecordAct, string>> = {
   takenDown: 'took down',
   sheetAdded: 'added the rate sheet',
   sheetChanged: 'changed the rate sheet',
+  sheetSent: 'sent the rate sheet for approval',
+  sheetSentBack: 'sent back the rate sheet',
+  sheetApproved: 'put in force the rate sheet',
+  scheduled: 'approved for a later time',
+  unscheduled: 'kept from going live',
+  styleChosen: 'chose another house style for',
+  styleAdded: 'added the house style',
+  styleChanged: 'changed the house style',
+  styleRemoved: 'removed the house style',
+  siteAdded: 'listed the site',
+  siteChanged: 'changed the site',
+  siteRemoved: 'removed the site',
+  placed: 'placed on',
+  placementChanged: 'changed the placement on',
+  placementRemoved: 'removed the placement from',
+  personInvited: 'invited',
+  personChanged: 'changed the name or role of',
+  personDeactivated: 'closed the desk to',
+  personReactivated: 'opened the desk again to',
+  passwordSet: 'set a password for',
+  keyMade: 'made the key',
+  keyWithdrawn: 'withdrew the key',
+  archiveTaken: 'took an archive of',
 }
 
 const madeFrom: Readonly<Record<string, string>> = {
@@ -22,20 +45,46 @@ const madeFrom: Readonly<Record<string, string>> = {
 
 /** What there is to say besides: the edition, the revision, a note. */
 export function detailWords({ act, details }: RecordEntry): string {
-  const { edition, revision, from, note, versions } = details
+  const { edition, revision, from, note, versions, at, timed, calculator, language, role, origins, style } =
+    details
+  const joined = (...parts: unknown[]) => parts.filter(Boolean).join(': ')
+  const editionWords = edition === undefined ? '' : `edition ${edition}`
   switch (act) {
     case 'calculatorMade':
       return madeFrom[String(from)] ?? ''
     case 'published':
+      return joined(editionWords, timed ? 'at its time' : note)
+    case 'scheduled':
+      return joined(editionWords, at && `for ${moment.format(new Date(String(at)))}`)
     case 'broughtBack':
     case 'takenDown':
-      return [`edition ${edition}`, note].filter(Boolean).join(': ')
+    case 'unscheduled':
+      return joined(editionWords, note)
     case 'draftChanged':
     case 'sent':
     case 'sentBack':
-      return [revision === undefined ? '' : `revision ${revision}`, note].filter(Boolean).join(': ')
+      return joined(revision === undefined ? '' : `revision ${revision}`, note)
     case 'sheetAdded':
     case 'sheetChanged':
-      return `versions from ${versions}`
+    case 'sheetSent':
+    case 'sheetSentBack':
+    case 'sheetApproved':
+      return joined(editionWords || `versions from ${versions}`, note)
+    case 'styleChosen':
+      return String(style)
+    case 'placed':
+    case 'placementChanged':
+    case 'placementRemoved':
+      return [calculator, language].filter(Boolean).join(', ')
+    case 'siteAdded':
+    case 'siteChanged':
+      return String(origins)
+    case 'personInvited':
+    case 'personChanged':
+      return role ? `as ${role}` : ''
+    default:
+      return ''
   }
 }
+
+const moment = new Intl.DateTimeFormat('en-CA', { dateStyle: 'medium', timeStyle: 'short' })

@@ -82,3 +82,29 @@ export async function sendForApproval(page: Page, note = ''): Promise<void> {
   await click(page, 'Send it', '.ant-modal')
   await page.waitForSelector('#send-note', { hidden: true })
 }
+
+/** Puts what waits for approval live, now or at a time. */
+export async function putLive(
+  page: Page,
+  edition: number,
+  at?: { day: string; time: string },
+): Promise<void> {
+  await click(page, `Put edition ${edition} live`)
+  await page.waitForSelector('.ant-modal .ant-radio-group', { visible: true })
+  if (at) {
+    await click(page, 'at a time', '.ant-modal')
+    for (const [selector, value] of [
+      ['#live-day', at.day],
+      ['#live-time', at.time],
+    ] as const)
+      await page.$eval(
+        selector,
+        (field, text) => {
+          ;(field as HTMLInputElement).value = text
+          field.dispatchEvent(new Event('input', { bubbles: true }))
+        },
+        value,
+      )
+  }
+  await click(page, at ? 'Put it live then' : 'Put it live now', '.ant-modal')
+}

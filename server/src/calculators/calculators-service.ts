@@ -1,9 +1,13 @@
+import equal from 'fast-deep-equal'
 import { UniqueConstraintError } from 'sequelize'
 import type { Sequelize, Transaction } from 'sequelize'
 import {
   CalculatorFile,
   type CalculatorCard,
   type CalculatorOpened,
+  type ChooseStyle,
+  type EditionContent,
+  type HouseStyle,
   type MakeCalculator,
   type Person,
   type SaveDraft,
@@ -12,18 +16,18 @@ import {
   type CalculatorDocument,
   emptyCalculator,
   openDocument,
-  type PlainDate,
   type RateSheet,
   starters,
   textIn,
 } from '@vivid/core'
 import type { EditionData, EditionsStore } from '../editions/editions-store'
-import { houseStyleNamed } from '../house-styles/house-styles'
+import type { HouseStylesStore } from '../house-styles/house-styles-store'
+import { dayOf } from '../clock'
 import { AppError } from '../http/app-error'
 import type { PeopleStore } from '../people/people-store'
 import { calculatorEntry, sheetEntry } from '../record/entries'
 import type { RecordStore } from '../record/record-store'
-import { refuseFaulty } from '../rate-sheets/rate-sheets-service'
+import { refuseFaulty } from '../rate-sheets/refuse-faulty'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import { stateOf } from './calculator-state'
 import { cardMeterOf } from './card-meter'
@@ -35,10 +39,11 @@ export interface CalculatorsDeps {
   readonly calculators: CalculatorsStore
   readonly sheets: RateSheetsStore
   readonly record: RecordStore
+  readonly styles: HouseStylesStore
   readonly announceSheet: (sheetId: string, transaction: Transaction) => Promise<void>
   readonly editions: EditionsStore
   readonly people: PeopleStore
-  readonly today: () => PlainDate
+  readonly now: () => Date
   /** The lender whose calculators these are. */
   readonly lender: string
 }
@@ -47,8 +52,7 @@ export type CalculatorsService = ReturnType<typeof createCalculatorsService>
 
 /** Making, opening and editing calculators. Putting them live is the editions' part. */
 export function createCalculatorsService(deps: CalculatorsDeps) {
-  const { database, calculators, editions, sheets, people, today, lender, announceSheet, record } = deps
-  const nameOf = async (id: string) => (await people.byId(id))?.name ?? 'someone'
+  const { database, calculators, editions, sheets, styles, people, now, lender, announceSheet, record } = deps
 
   async function existing(id: string): Promise<CalculatorData> {
     const found = isUuid(id) ? await calculators.byId(id) : undefined
@@ -56,7 +60,12 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     return found
   }
 
-  async function card(calculator: CalculatorData, allSheets: readonly RateSheet[]): Promise<CalculatorCard> {
+  async function card(
+    calculator: CalculatorData,
+    allSheets: readonly RateSheet[],
+    styleOf: (id: string) => HouseStyle,
+    nameOf: (id: string) => string,
+  ): Promise<CalculatorCard> {
     const { id, slug, draft, liveEdition } = calculator
     const live = liveEdition === null ? undefined : await editions.one(id, liveEdition)
     return {
@@ -65,48 +74,52 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       title: titleOf(draft),
       currency: draft.currency,
       languages: draft.languages,
-      state: stateOf(calculator, live?.revision),
+      state: stateOf(calculator, isUpToDate(calculator, live, styleOf)),
       liveEdition,
-      lastEditedBy: await nameOf(calculator.lastEditedBy),
+      lastEditedBy: nameOf(calculator.lastEditedBy),
       lastEditedAt: calculator.lastEditedAt.toISOString(),
       sampleName: draft.samples[0]?.name ?? '',
-      meter: cardMeterOf(draft, today(), allSheets),
+      meter: cardMeterOf(draft, dayOf(now()), allSheets),
     }
   }
 
   async function opened(calculator: CalculatorData): Promise<CalculatorOpened> {
-    const all = await editions.ofCalculator(calculator.id)
+    const [all, styleOf, nameOf] = await Promise.all([
+      editions.ofCalculator(calculator.id),
+      styles.resolved(),
+      people.names(),
+    ])
     const live = all.find(({ number }) => number === calculator.liveEdition)
     const { id, slug, revision, draft, lastEditedBy, lastEditedAt, sentBy, sentBack, liveEdition } =
       calculator
-    const state = stateOf(calculator, live?.revision)
+    const state = stateOf(calculator, isUpToDate(calculator, live, styleOf))
     return {
       id,
       slug,
       revision,
       document: draft,
       state,
-      lastEditedBy: await nameOf(lastEditedBy),
+      lastEditedBy: nameOf(lastEditedBy),
       lastEditedById: lastEditedBy,
       lastEditedAt: lastEditedAt.toISOString(),
-      sentBy: state === 'sent' && sentBy !== null ? await nameOf(sentBy) : null,
+      sentBy: state === 'sent' && sentBy !== null ? nameOf(sentBy) : null,
       sentNote: state === 'sent' ? calculator.sentNote : '',
-      sentBack: sentBack && { ...sentBack, by: await nameOf(sentBack.by), remarks: [...sentBack.remarks] },
+      sentBack: sentBack && { ...sentBack, by: nameOf(sentBack.by), remarks: [...sentBack.remarks] },
       liveEdition,
-      editions: await Promise.all(all.map(summary)),
+      editions: all.map(({ number, sha256, note, publishedAt, approvedBy, editedBy }) => ({
+        number,
+        note,
+        sha256,
+        publishedAt: publishedAt.toISOString(),
+        approvedBy: nameOf(approvedBy),
+        editedBy: nameOf(editedBy),
+      })),
       lastPublished: all[0]?.draft ?? null,
-      style: houseStyleNamed(calculator.houseStyle),
+      scheduled: scheduledOf(calculator, nameOf),
+      houseStyle: calculator.houseStyle,
+      style: styleOf(calculator.houseStyle),
     }
   }
-
-  const summary = async ({ number, sha256, note, publishedAt, approvedBy, editedBy }: EditionData) => ({
-    number,
-    note,
-    sha256,
-    publishedAt: publishedAt.toISOString(),
-    approvedBy: await nameOf(approvedBy),
-    editedBy: await nameOf(editedBy),
-  })
 
   async function madeFrom(
     asked: MakeCalculator,
@@ -132,6 +145,9 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     for (const sheet of brought) {
       await database.transaction(async (transaction) => {
         if (!(await sheets.add(sheet, person.id, transaction))) return void kept.push(sheet.name)
+        const added = await sheets.locked(sheet.id, transaction)
+        // No calculator looks it up yet: it is checked with the one that brought it, before that goes live.
+        if (added) await sheets.putInForce(added, null, now(), transaction)
         await record.append(sheetEntry('sheetAdded', sheet, person), transaction)
         await announceSheet(sheet.id, transaction)
       })
@@ -142,8 +158,13 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
   return {
     existing,
     async list(): Promise<CalculatorCard[]> {
-      const allSheets = (await sheets.all()).map(({ sheet }) => sheet)
-      return Promise.all((await calculators.all()).map((calculator) => card(calculator, allSheets)))
+      const [allSheets, styleOf, nameOf, all] = await Promise.all([
+        sheets.inForce(),
+        styles.resolved(),
+        people.names(),
+        calculators.all(),
+      ])
+      return Promise.all(all.map((calculator) => card(calculator, allSheets, styleOf, nameOf)))
     },
     async open(id: string): Promise<CalculatorOpened> {
       return opened(await existing(id))
@@ -177,12 +198,31 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     async file(id: string): Promise<CalculatorFile> {
       const { draft } = await existing(id)
       const used = new Set(draft.steps.flatMap((step) => (step.kind === 'lookUp' ? [step.sheet] : [])))
-      const all = await sheets.all()
+      const all = await sheets.inForce()
       return {
         format: 'vivid-meter/calculator',
         document: draft,
-        sheets: all.map(({ sheet }) => sheet).filter((sheet) => used.has(sheet.id)),
+        sheets: all.filter((sheet) => used.has(sheet.id)),
       }
+    },
+    /** Gives a calculator another house style; its next edition wears it. */
+    async chooseStyle(
+      id: string,
+      { revision, houseStyle }: ChooseStyle,
+      person: Person,
+    ): Promise<CalculatorOpened> {
+      const before = await existing(id)
+      const style = (await styles.all()).find((one) => one.id === houseStyle)
+      if (!style) throw new AppError('STYLE_UNKNOWN', { details: { style: houseStyle } })
+      const saved = await database.transaction(async (transaction) => {
+        const isSaved = await calculators.chooseStyle(id, revision, houseStyle, person.id, transaction)
+        const entry = calculatorEntry('styleChosen', before, person, { style: style.name })
+        if (isSaved) await record.append(entry, transaction)
+        return isSaved
+      })
+      const now = await opened(await existing(id))
+      if (!saved) throw new AppError('REVISION_STALE', { body: { current: now } })
+      return now
     },
     /** Saves a draft on top of the revision it was made from; a stale one is refused with the draft as it stands. */
     async saveDraft(
@@ -211,6 +251,24 @@ const titled = (
   { title, languages: [main = ''] }: CalculatorDocument,
   words: string,
 ): CalculatorDocument['title'] => (title[main] === words ? title : { [main]: words })
+
+/** Whether an edition made of the draft now would be the live one again: the same revision, dressed the same. */
+function isUpToDate(
+  { revision, houseStyle }: CalculatorData,
+  live: EditionData | undefined,
+  styleOf: (id: string) => HouseStyle,
+): boolean {
+  if (live?.revision !== revision) return false
+  return equal((JSON.parse(live.content) as EditionContent).style, styleOf(houseStyle))
+}
+
+const scheduledOf = (
+  { scheduledEdition, scheduledAt, scheduledBy }: CalculatorData,
+  nameOf: (id: string) => string,
+): CalculatorOpened['scheduled'] =>
+  scheduledEdition === null || scheduledAt === null
+    ? null
+    : { number: scheduledEdition, at: scheduledAt.toISOString(), by: nameOf(scheduledBy ?? '') }
 
 const isUuid = (text: string) => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text)
 

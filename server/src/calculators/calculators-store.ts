@@ -1,6 +1,7 @@
 import { DataTypes, type InferAttributes, Model, Op, type Sequelize, Transaction } from 'sequelize'
 import type { Remark } from '@vivid/contract'
 import { openDocument, type CalculatorDocument } from '@vivid/core'
+import { FIRST_STYLE } from '../house-styles/shipped-styles'
 
 class CalculatorRow extends Model<InferAttributes<CalculatorRow>, NewCalculator> {
   declare id: string
@@ -17,6 +18,9 @@ class CalculatorRow extends Model<InferAttributes<CalculatorRow>, NewCalculator>
   declare sentNote: string
   declare sentBack: SentBackData | null
   declare takenDownMessage: string
+  declare scheduledEdition: number | null
+  declare scheduledAt: Date | null
+  declare scheduledBy: string | null
 }
 
 export interface NewCalculator {
@@ -42,6 +46,10 @@ export interface CalculatorData {
   readonly sentNote: string
   readonly sentBack: SentBackData | null
   readonly takenDownMessage: string
+  /** An approved edition that goes live at a time to come, and who approved it. */
+  readonly scheduledEdition: number | null
+  readonly scheduledAt: Date | null
+  readonly scheduledBy: string | null
 }
 
 /** A draft sent back, as stored. */
@@ -55,7 +63,16 @@ export interface SentBackData {
 export type CalculatorProgress = Partial<
   Pick<
     CalculatorData,
-    'sentRevision' | 'sentBy' | 'liveEdition' | 'takenDownAt' | 'sentNote' | 'sentBack' | 'takenDownMessage'
+    | 'sentRevision'
+    | 'sentBy'
+    | 'liveEdition'
+    | 'takenDownAt'
+    | 'sentNote'
+    | 'sentBack'
+    | 'takenDownMessage'
+    | 'scheduledEdition'
+    | 'scheduledAt'
+    | 'scheduledBy'
   >
 >
 
@@ -82,10 +99,13 @@ export function createCalculatorsStore(database: Sequelize) {
       sentBy: DataTypes.UUID,
       liveEdition: DataTypes.INTEGER,
       takenDownAt: DataTypes.DATE,
-      houseStyle: { type: DataTypes.TEXT, defaultValue: 'larkmoor' },
+      houseStyle: { type: DataTypes.TEXT, defaultValue: FIRST_STYLE },
       sentNote: { type: DataTypes.TEXT, defaultValue: '' },
       sentBack: DataTypes.JSONB,
       takenDownMessage: { type: DataTypes.TEXT, defaultValue: '' },
+      scheduledEdition: DataTypes.INTEGER,
+      scheduledAt: DataTypes.DATE,
+      scheduledBy: DataTypes.UUID,
     },
     {
       sequelize: database,
@@ -133,6 +153,31 @@ export function createCalculatorsStore(database: Sequelize) {
         { where: { id, revision }, transaction },
       )
       return changed === 1 ? revision + 1 : undefined
+    },
+    /** Gives the calculator another house style if its draft still has this revision; whether it had. */
+    async chooseStyle(
+      id: string,
+      revision: number,
+      houseStyle: string,
+      personId: string,
+      transaction: Transaction,
+    ): Promise<boolean> {
+      const [changed] = await rows.update(
+        { houseStyle, revision: revision + 1, lastEditedBy: personId, lastEditedAt: new Date() },
+        { where: { id, revision }, transaction },
+      )
+      return changed === 1
+    },
+    /** The calculator whose timed edition is due longest, kept from every other process until the transaction ends. */
+    async claimDue(now: Date, transaction: Transaction): Promise<CalculatorData | undefined> {
+      const row = await rows.findOne({
+        where: { scheduledAt: { [Op.lte]: now } },
+        order: ['scheduledAt'],
+        lock: Transaction.LOCK.UPDATE,
+        skipLocked: true,
+        transaction,
+      })
+      return row ? plain(row) : undefined
     },
     async setProgress(id: string, progress: CalculatorProgress, transaction: Transaction): Promise<void> {
       await rows.update(progress, { where: { id }, transaction })

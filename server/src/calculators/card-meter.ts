@@ -3,6 +3,7 @@ import { figuresFor, readoutText } from '@vivid/contract/wording'
 import {
   compile,
   evaluate,
+  headlineReadout,
   textIn,
   type CalculatorDocument,
   type PlainDate,
@@ -19,8 +20,7 @@ export function cardMeterOf(
   const { readouts } = evaluate(program, draft.samples[0]?.answers ?? {}, { today, sheets })
   const main = draft.languages[0] ?? ''
   const figures = figuresFor(program, main)
-  const isFigure = readouts.filter((readout) => readout.shows === 'figure')
-  const headline = isFigure.find((readout) => readout.headline) ?? isFigure[0]
+  const headline = headlineReadout(readouts)
   const step = draft.steps.find(({ id }) => id === headline?.id)
   if (!headline || step?.kind !== 'readout' || step.shows !== 'figure') return null
   return {

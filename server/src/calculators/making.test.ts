@@ -83,7 +83,9 @@ describe('a calculator saved to a file', () => {
     expect(here.body.sheetsKept).toEqual(['Insurance premiums'])
 
     const elsewhere = await testServer()
-    await elsewhere.database.query('DELETE FROM rate_sheets')
+    await elsewhere.database.query(
+      'ALTER TABLE sheet_editions DISABLE TRIGGER ALL; DELETE FROM sheet_editions; DELETE FROM rate_sheets',
+    )
     const rasmus = await new TestClient(elsewhere.address).signIn('rasmus')
     const there = await rasmus.ask<CalculatorOpened>('POST', '/api/calculators', {
       from: 'file',

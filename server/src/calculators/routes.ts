@@ -1,8 +1,8 @@
 import { Router } from 'express'
-import { MakeCalculator, SaveDraft } from '@vivid/contract'
+import { ChooseStyle, MakeCalculator, SaveDraft } from '@vivid/contract'
 import { parseOrThrow } from '../http/parse'
 import { param, route } from '../http/routing'
-import { allowed, whoIs } from '../people/routes'
+import { whoIs } from '../people/who-is'
 import type { CalculatorsService } from './calculators-service'
 
 /** `/api/calculators`, behind a session. */
@@ -11,7 +11,6 @@ export function calculatorRoutes(calculators: CalculatorsService): Router {
   route(router, '/', {
     get: [async (_req, res) => void res.json(await calculators.list())],
     post: [
-      allowed('edit'),
       async (req, res) => {
         const made = await calculators.make(parseOrThrow(MakeCalculator, req.body), whoIs(res))
         res.status(201).json(made)
@@ -24,9 +23,12 @@ export function calculatorRoutes(calculators: CalculatorsService): Router {
   route(router, '/:id/file', {
     get: [async (req, res) => void res.json(await calculators.file(param(req, 'id')))],
   })
+  router.put('/:id/house-style', async (req, res) => {
+    const asked = parseOrThrow(ChooseStyle, req.body)
+    res.json(await calculators.chooseStyle(param(req, 'id'), asked, whoIs(res)))
+  })
   route(router, '/:id/draft', {
     put: [
-      allowed('edit'),
       async (req, res) => {
         const saved = await calculators.saveDraft(
           param(req, 'id'),

@@ -5,9 +5,16 @@ import type { Logger } from 'pino'
 import { firstTables } from './migrations/0001-first-tables'
 import { rateSheets } from './migrations/0002-rate-sheets'
 import { handOvers } from './migrations/0003-hand-overs'
-import { approval } from './migrations/0006-approval'
-import { record } from './migrations/0005-record'
 import { houseStyleOfCalculators } from './migrations/0004-house-style-of-calculators'
+import { record } from './migrations/0005-record'
+import { approval } from './migrations/0006-approval'
+import { timedEditions } from './migrations/0007-timed-editions'
+import { sheetApproval } from './migrations/0008-sheet-approval'
+import { houseStyles } from './migrations/0009-house-styles'
+import { people } from './migrations/0010-people'
+import { placements } from './migrations/0011-placements'
+import { audience } from './migrations/0012-audience'
+import { channelKeys } from './migrations/0013-channel-keys'
 
 /** Every change to the tables, in order. Never edited after release; a new change is a new entry. */
 const migrations = [
@@ -17,6 +24,13 @@ const migrations = [
   { name: '0004-house-style-of-calculators', up: houseStyleOfCalculators },
   { name: '0005-record', up: record },
   { name: '0006-approval', up: approval },
+  { name: '0007-timed-editions', up: timedEditions },
+  { name: '0008-sheet-approval', up: sheetApproval },
+  { name: '0009-house-styles', up: houseStyles },
+  { name: '0010-people', up: people },
+  { name: '0011-placements', up: placements },
+  { name: '0012-audience', up: audience },
+  { name: '0013-channel-keys', up: channelKeys },
 ]
 
 /** Any fixed number: it keeps two server processes from migrating at the same time. */

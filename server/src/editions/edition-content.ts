@@ -1,8 +1,7 @@
 import { createHash } from 'node:crypto'
 import canonicalize from 'canonicalize'
-import type { EditionContent } from '@vivid/contract'
+import type { EditionContent, HouseStyle } from '@vivid/contract'
 import type { Program } from '@vivid/core'
-import { houseStyleNamed } from '../house-styles/house-styles'
 
 export interface FrozenContent {
   /** Canonical JSON (RFC 8785) of the content. */
@@ -11,11 +10,11 @@ export interface FrozenContent {
   readonly sha256: string
 }
 
-export const contentOf = (program: Program, houseStyle: string): EditionContent => ({
+export const contentOf = (program: Program, style: HouseStyle): EditionContent => ({
   format: 'vivid-meter/edition',
   version: 1,
   program,
-  style: houseStyleNamed(houseStyle),
+  style,
 })
 
 /** Freezes what an edition holds: the same content always gives the same text and the same hash. */

@@ -1,6 +1,7 @@
+import equal from 'fast-deep-equal'
 import type { Sequelize, Transaction } from 'sequelize'
 import {
-  type AtRevision,
+  type Approve,
   compileSentenceWithPlace,
   type EditionContent,
   type EditionSeen,
@@ -11,6 +12,7 @@ import {
 } from '@vivid/contract'
 import {
   compile,
+  begunBy,
   evaluate,
   isoDate,
   openProgram,
@@ -22,8 +24,11 @@ import {
 } from '@vivid/core'
 import type { CalculatorData, CalculatorsStore } from '../calculators/calculators-store'
 import type { CalculatorsService } from '../calculators/calculators-service'
+import { dayOf, endOf, minuteOf } from '../clock'
+import type { HouseStylesStore } from '../house-styles/house-styles-store'
 import { AppError } from '../http/app-error'
 import { contentOf, freeze } from './edition-content'
+import type { PeopleStore } from '../people/people-store'
 import { calculatorEntry } from '../record/entries'
 import type { RecordStore } from '../record/record-store'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
@@ -35,19 +40,25 @@ export interface EditionsDeps {
   readonly service: CalculatorsService
   readonly editions: EditionsStore
   readonly sheets: RateSheetsStore
+  readonly people: PeopleStore
   readonly record: RecordStore
   /** Tells every server process, once the transaction is through, that a calculator's live edition changed. */
   readonly announce: (slug: string, transaction: Transaction) => Promise<void>
-  readonly today: () => PlainDate
+  readonly styles: HouseStylesStore
+  readonly now: () => Date
 }
 
 export type EditionsService = ReturnType<typeof createEditionsService>
 
 /** From a draft to what visitors see: sent for approval, approved by another person, live as a frozen edition. */
 export function createEditionsService(deps: EditionsDeps) {
-  const { database, calculators, service, editions, sheets, record, announce, today } = deps
-  const allSheets = async (transaction: Transaction) =>
-    (await sheets.all(transaction)).map(({ sheet }) => sheet)
+  const { database, calculators, service, editions, sheets, styles, people, record, announce, now } = deps
+
+  /** What an edition made of the draft now would hold; refused where it is not fit to go live. */
+  async function contentNow(calculator: CalculatorData, transaction: Transaction) {
+    const program = checkedProgram(calculator, dayOf(now()), await sheets.inForce(transaction))
+    return freeze(contentOf(program, (await styles.resolved(transaction))(calculator.houseStyle)))
+  }
 
   /** Runs an action on a calculator that no one else can change meanwhile. */
   async function withLocked(id: string, act: (calculator: CalculatorData, t: Transaction) => Promise<void>) {
@@ -68,39 +79,45 @@ export function createEditionsService(deps: EditionsDeps) {
   async function refuseUnchanged(calculator: CalculatorData, transaction: Transaction): Promise<void> {
     if (calculator.liveEdition === null) return
     const live = await editions.one(calculator.id, calculator.liveEdition, transaction)
-    if (live?.revision === calculator.revision) {
+    if (live?.revision !== calculator.revision) return
+    const style = (await styles.resolved(transaction))(calculator.houseStyle)
+    if (equal((JSON.parse(live.content) as EditionContent).style, style)) {
       throw new AppError('DRAFT_UNCHANGED', { details: { number: String(live.number) } })
     }
   }
 
   return {
-    /** An edition as visitors saw it on a day: with the sheets’ versions that had begun, as they stand now. By default the day it went live. */
+    /** An edition as visitors saw it at the end of a day, with the rates approved and begun by then. By default the day it was made. */
     async seen(id: string, number: number, asked: string | undefined): Promise<EditionSeen> {
       await service.existing(id)
       const edition = Number.isSafeInteger(number) ? await editions.one(id, number) : undefined
       if (!edition) throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
       const { program, style } = JSON.parse(edition.content) as EditionContent
       const on = asked ?? isoDate(dayOf(edition.publishedAt))
+      const moment = endOf(on, now())
       const opened = openProgram(program)
-      const used = (await sheets.all()).filter(({ sheet }) => opened.sheets.includes(sheet.id))
+      const used = (await sheets.approvedBy(moment)).filter(({ id: sheet }) => opened.sheets.includes(sheet))
       return {
         number,
         publishedAt: edition.publishedAt.toISOString(),
         on,
         program: opened,
         style,
-        sheets: used.map(({ sheet }) => ({
-          ...sheet,
-          versions: sheet.versions.filter(({ from }) => from <= on),
-        })),
+        sheets: used.map((sheet) => begunBy(sheet, minuteOf(moment))),
       }
+    },
+
+    /** Which edition visitors had at the end of a day; null where they had none. */
+    async liveOn(id: string, day: string): Promise<number | null> {
+      await service.existing(id)
+      return record.liveEditionAt(id, endOf(day, now()))
     },
 
     send: (id: string, { revision, note }: SendDraft, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
         await refuseStale(calculator, revision)
         await refuseUnchanged(calculator, transaction)
-        checkedProgram(calculator, today(), await allSheets(transaction))
+        await contentNow(calculator, transaction)
         await calculators.setProgress(
           id,
           { sentRevision: revision, sentBy: person.id, sentNote: note, sentBack: null },
@@ -120,15 +137,15 @@ export function createEditionsService(deps: EditionsDeps) {
         await record.append(calculatorEntry('sentBack', calculator, person, { revision, note }), transaction)
       }),
 
-    /** Makes the next edition of a draft that was sent, and puts it live. Not for whoever changed it last. */
-    approve: (id: string, { revision }: AtRevision, person: Person) =>
+    /** Makes the next edition of a draft that was sent: live now, or at a time to come. Not for whoever changed it last. */
+    approve: (id: string, { revision, at }: Approve, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
         await refuseStale(calculator, revision)
         if (calculator.sentRevision !== revision) throw new AppError('NOT_SENT_FOR_APPROVAL')
         if (calculator.lastEditedBy === person.id) throw new AppError('APPROVER_IS_LAST_EDITOR')
-        const { text, sha256 } = freeze(
-          contentOf(checkedProgram(calculator, today(), await allSheets(transaction)), calculator.houseStyle),
-        )
+        const due = at === undefined ? undefined : new Date(at)
+        if (due && due <= now()) throw new AppError('TIME_PAST', { field: 'at', details: { time: at ?? '' } })
+        const { text, sha256 } = await contentNow(calculator, transaction)
         const [newest] = await editions.ofCalculator(id, transaction)
         const number = (newest?.number ?? 0) + 1
         await editions.add(
@@ -141,22 +158,49 @@ export function createEditionsService(deps: EditionsDeps) {
             revision,
             editedBy: calculator.lastEditedBy,
             approvedBy: person.id,
-            publishedAt: new Date(),
+            publishedAt: now(),
             note: calculator.sentNote,
           },
           transaction,
         )
-        const progress = {
-          liveEdition: number,
-          sentRevision: null,
-          sentBy: null,
-          sentNote: '',
-          takenDownAt: null,
-        }
-        await calculators.setProgress(id, progress, transaction)
+        const approved = { sentRevision: null, sentBy: null, sentNote: '' }
         const details = { edition: number, sha256, revision }
+        if (due) {
+          const timed = { scheduledEdition: number, scheduledAt: due, scheduledBy: person.id }
+          await calculators.setProgress(id, { ...approved, ...timed }, transaction)
+          const entry = calculatorEntry('scheduled', calculator, person, {
+            ...details,
+            at: due.toISOString(),
+          })
+          return record.append(entry, transaction)
+        }
+        await calculators.setProgress(id, { ...approved, ...live(number) }, transaction)
         await record.append(calculatorEntry('published', calculator, person, details), transaction)
         await announce(calculator.slug, transaction)
+      }),
+
+    /** Keeps an edition that waits for its time from going live. It stays among the editions. */
+    unschedule: (id: string, person: Person) =>
+      withLocked(id, async (calculator, transaction) => {
+        if (calculator.scheduledEdition === null) throw new AppError('NOTHING_SCHEDULED')
+        await calculators.setProgress(id, nothingScheduled, transaction)
+        const details = { edition: calculator.scheduledEdition }
+        await record.append(calculatorEntry('unscheduled', calculator, person, details), transaction)
+      }),
+
+    /** Puts the edition live whose time has come longest ago, if there is one; whether there was. Any process may ask. */
+    goLiveIfDue: (): Promise<boolean> =>
+      database.transaction(async (transaction) => {
+        const calculator = await calculators.claimDue(now(), transaction)
+        const number = calculator?.scheduledEdition
+        if (!calculator || number === undefined || number === null) return false
+        await calculators.setProgress(calculator.id, live(number), transaction)
+        const by = await people.byId(calculator.scheduledBy ?? '', transaction)
+        const details = { edition: number, timed: calculator.scheduledAt?.toISOString() ?? '' }
+        const entry = calculatorEntry('published', calculator, by ?? nobody, details)
+        await record.append(entry, transaction)
+        await announce(calculator.slug, transaction)
+        return true
       }),
 
     takeDown: (id: string, { message }: TakeDown, person: Person) =>
@@ -164,7 +208,12 @@ export function createEditionsService(deps: EditionsDeps) {
         if (calculator.liveEdition === null) {
           throw new AppError('CALCULATOR_NOT_LIVE', { details: { calculator: calculator.slug } })
         }
-        const progress = { liveEdition: null, takenDownAt: new Date(), takenDownMessage: message }
+        const progress = {
+          ...nothingScheduled,
+          liveEdition: null,
+          takenDownAt: now(),
+          takenDownMessage: message,
+        }
         await calculators.setProgress(id, progress, transaction)
         const details = { edition: calculator.liveEdition, note: message }
         await record.append(calculatorEntry('takenDown', calculator, person, details), transaction)
@@ -176,7 +225,7 @@ export function createEditionsService(deps: EditionsDeps) {
       withLocked(id, async (calculator, transaction) => {
         const edition = Number.isSafeInteger(number) && (await editions.one(id, number, transaction))
         if (!edition) throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
-        await calculators.setProgress(id, { liveEdition: number, takenDownAt: null }, transaction)
+        await calculators.setProgress(id, live(number), transaction)
         const details = { edition: number }
         await record.append(calculatorEntry('broughtBack', calculator, person, details), transaction)
         await announce(calculator.slug, transaction)
@@ -184,11 +233,10 @@ export function createEditionsService(deps: EditionsDeps) {
   }
 }
 
-const dayOf = (moment: Date): PlainDate => ({
-  year: moment.getFullYear(),
-  month: moment.getMonth() + 1,
-  day: moment.getDate(),
-})
+const nothingScheduled = { scheduledEdition: null, scheduledAt: null, scheduledBy: null }
+/** An edition becomes what visitors see; whatever waited for its time does not wait any more. */
+const live = (number: number) => ({ ...nothingScheduled, liveEdition: number, takenDownAt: null })
+const nobody = { id: '00000000-0000-0000-0000-000000000000', name: 'someone' }
 
 /** The program of a draft that is fit to go live: it compiles, works out for its sample visitors, and its proofs agree. */
 function checkedProgram({ draft }: CalculatorData, today: PlainDate, sheets: readonly RateSheet[]): Program {

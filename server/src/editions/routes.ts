@@ -1,9 +1,9 @@
 import { Router } from 'express'
 import { z } from 'zod'
-import { AtRevision, SendBack, SendDraft, TakeDown } from '@vivid/contract'
+import { Approve, SendBack, SendDraft, TakeDown } from '@vivid/contract'
 import { parseOrThrow } from '../http/parse'
 import { param, route } from '../http/routing'
-import { allowed, whoIs } from '../people/routes'
+import { whoIs } from '../people/who-is'
 import type { EditionsService } from './editions-service'
 
 /** What happens to a calculator on its way to visitors: `/api/calculators/:id/…`, behind a session. */
@@ -11,14 +11,12 @@ export function editionRoutes(editions: EditionsService): Router {
   const router = Router()
   route(router, '/:id/send', {
     post: [
-      allowed('edit'),
       async (req, res) =>
         void res.json(await editions.send(param(req, 'id'), parseOrThrow(SendDraft, req.body), whoIs(res))),
     ],
   })
   route(router, '/:id/send-back', {
     post: [
-      allowed('approve'),
       async (req, res) =>
         void res.json(
           await editions.sendBack(param(req, 'id'), parseOrThrow(SendBack, req.body), whoIs(res)),
@@ -35,16 +33,19 @@ export function editionRoutes(editions: EditionsService): Router {
   })
   route(router, '/:id/approve', {
     post: [
-      allowed('approve'),
       async (req, res) =>
-        void res.json(
-          await editions.approve(param(req, 'id'), parseOrThrow(AtRevision, req.body), whoIs(res)),
-        ),
+        void res.json(await editions.approve(param(req, 'id'), parseOrThrow(Approve, req.body), whoIs(res))),
     ],
+  })
+  router.delete('/:id/schedule', async (req, res) => {
+    res.json(await editions.unschedule(param(req, 'id'), whoIs(res)))
+  })
+  router.get('/:id/live-on/:day', async (req, res) => {
+    const day = parseOrThrow(z.iso.date(), param(req, 'day'))
+    res.json({ number: await editions.liveOn(param(req, 'id'), day) })
   })
   route(router, '/:id/take-down', {
     post: [
-      allowed('takeDown'),
       async (req, res) =>
         void res.json(
           await editions.takeDown(param(req, 'id'), parseOrThrow(TakeDown, req.body ?? {}), whoIs(res)),
@@ -53,7 +54,6 @@ export function editionRoutes(editions: EditionsService): Router {
   })
   route(router, '/:id/editions/:number/live', {
     post: [
-      allowed('approve'),
       async (req, res) =>
         void res.json(await editions.bringBack(param(req, 'id'), Number(param(req, 'number')), whoIs(res))),
     ],

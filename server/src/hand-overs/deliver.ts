@@ -1,4 +1,5 @@
 import type { Logger } from 'pino'
+import { inBackground, type Background } from '../background'
 import type { HandOversStore } from './hand-overs-store'
 
 /** Where hand-overs go: an address that takes JSON by POST, and the secret it knows us by, if any. */
@@ -18,44 +19,19 @@ const LONGEST_WAIT_MS = 15 * 60_000
 export const waitAfter = (attempts: number): number =>
   Math.min(LONGEST_WAIT_MS, FIRST_WAIT_MS * 2 ** Math.min(attempts - 1, 20))
 
-export interface Deliverer {
-  /** Looks for something to deliver right away. */
-  hurry(): void
-  stop(): Promise<void>
-}
-
 /**
  * Delivers what waits in the outbox, one after the other, for as long as the server runs. A receiver that is down is
  * tried again later, and later still; nothing is given up. It may get one twice if we die at the wrong moment: the
  * header `idempotency-key` tells it so. What is logged is never what is in it.
  */
-export function startDelivering(store: HandOversStore, receiver: Receiver, log: Logger): Deliverer {
-  let running = Promise.resolve()
-  let isStopped = false
-  let isQueued = false
-  const timer = setInterval(hurry, LOOK_EVERY_MS)
-  timer.unref()
-  return {
-    hurry,
-    stop: async () => {
-      isStopped = true
-      clearInterval(timer)
-      await running
-    },
-  }
+export function startDelivering(store: HandOversStore, receiver: Receiver, log: Logger): Background {
+  return inBackground(deliverAll, LOOK_EVERY_MS, (err) =>
+    log.warn({ err }, 'the outbox could not be looked at'),
+  )
 
-  function hurry(): void {
-    if (isStopped || isQueued) return
-    isQueued = true
-    running = running.then(async () => {
-      isQueued = false
-      await deliverAll().catch((err: unknown) => log.warn({ err }, 'the outbox could not be looked at'))
-    })
-  }
-
-  async function deliverAll(): Promise<void> {
+  async function deliverAll(isStopped: () => boolean): Promise<void> {
     const url = receiver.url()
-    while (url !== undefined && !isStopped) {
+    while (url !== undefined && !isStopped()) {
       const claimed = await store.claim(CLAIM_SECONDS)
       if (!claimed) return
       const failure = await send(url, claimed.id, claimed.body)

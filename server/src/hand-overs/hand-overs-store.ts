@@ -82,6 +82,8 @@ export function createHandOversStore(database: Sequelize) {
     async delivered(id: string): Promise<void> {
       await rows.update({ body: null, deliveredAt: new Date(), lastFailure: null }, { where: { id } })
     },
+    /** How many are not delivered yet. */
+    waiting: (): Promise<number> => rows.count({ where: { deliveredAt: null } }),
     async failed(id: string, failure: string, nextAttemptAt: Date): Promise<void> {
       await rows.update({ lastFailure: failure, nextAttemptAt }, { where: { id, deliveredAt: null } })
     },

@@ -1,29 +1,38 @@
 import {
   DataTypes,
   type InferAttributes,
-  type InferCreationAttributes,
   Model,
+  Op,
   type Sequelize,
+  type Transaction,
   col,
   fn,
   where,
 } from 'sequelize'
 import { Person, type Role } from '@vivid/contract'
 
-class PersonRow extends Model<
-  InferAttributes<PersonRow>,
-  InferCreationAttributes<PersonRow, { omit: 'id' }>
-> {
+class PersonRow extends Model<InferAttributes<PersonRow>, Partial<InferAttributes<PersonRow>>> {
   declare id: string
   declare email: string
   declare name: string
   declare role: Role
-  declare passwordHash: string
+  declare passwordHash: string | null
+  declare active: boolean
+  declare invitationHash: string | null
+  declare invitationUntil: Date | null
 }
 
 export interface PersonWithPassword {
   readonly person: Person
-  readonly passwordHash: string
+  /** None while they were invited and have not come. */
+  readonly passwordHash: string | null
+}
+
+/** A person as a keeper sees them. */
+export interface PersonData extends Person {
+  readonly active: boolean
+  readonly hasPassword: boolean
+  readonly invitationUntil: Date | null
 }
 
 export type PeopleStore = ReturnType<typeof createPeopleStore>
@@ -38,22 +47,78 @@ export function createPeopleStore(database: Sequelize) {
       name: DataTypes.TEXT,
       role: DataTypes.TEXT,
       passwordHash: DataTypes.TEXT,
+      active: { type: DataTypes.BOOLEAN, defaultValue: true },
+      invitationHash: DataTypes.TEXT,
+      invitationUntil: DataTypes.DATE,
     },
     { sequelize: database, modelName: 'people', tableName: 'people', underscored: true, timestamps: false },
   )
   const toPerson = ({ id, email, name, role }: PersonRow): Person => Person.parse({ id, email, name, role })
 
+  const toData = (row: PersonRow): PersonData => ({
+    ...toPerson(row),
+    active: row.active,
+    hasPassword: row.passwordHash !== null,
+    invitationUntil: row.invitationUntil,
+  })
+  const withEmail = (email: string) => where(fn('lower', col('email')), email.toLowerCase())
+
   return {
+    /** Somebody who may sign in, by their address in any capitals. */
     async byEmail(email: string): Promise<PersonWithPassword | undefined> {
-      const row = await rows.findOne({ where: where(fn('lower', col('email')), email.toLowerCase()) })
+      const row = await rows.findOne({ where: { [Op.and]: [withEmail(email), { active: true }] } })
       return row ? { person: toPerson(row), passwordHash: row.passwordHash } : undefined
     },
-    async byId(id: string): Promise<Person | undefined> {
-      const row = await rows.findByPk(id)
+    async byId(id: string, transaction?: Transaction): Promise<Person | undefined> {
+      const row = await rows.findByPk(id, { transaction })
       return row ? toPerson(row) : undefined
     },
-    async add(person: { email: string; name: string; role: Role; passwordHash: string }): Promise<Person> {
-      return toPerson(await rows.create(person))
+    /** Somebody who may work here. */
+    async active(id: string): Promise<Person | undefined> {
+      const row = await rows.findOne({ where: { id, active: true } })
+      return row ? toPerson(row) : undefined
+    },
+    async all(transaction?: Transaction): Promise<PersonData[]> {
+      return (await rows.findAll({ order: ['name'], transaction })).map(toData)
+    },
+    /** The names of all people, also of those who left. */
+    async names(): Promise<(id: string) => string> {
+      const found = await rows.findAll({ attributes: ['id', 'name'] })
+      const names = new Map(found.map(({ id, name }) => [id, name]))
+      return (id) => names.get(id) ?? 'someone'
+    },
+    async passwordOf(id: string): Promise<string | null> {
+      return (await rows.findByPk(id))?.passwordHash ?? null
+    },
+    async isEmailTaken(email: string): Promise<boolean> {
+      return (await rows.count({ where: withEmail(email) })) > 0
+    },
+    async add(
+      person: Pick<PersonRow, 'email' | 'name' | 'role' | 'invitationHash' | 'invitationUntil'>,
+      transaction: Transaction,
+    ): Promise<PersonData> {
+      return toData(await rows.create(person, { transaction }))
+    },
+    /** Everybody, kept from changes of others until the transaction ends. */
+    async allLocked(transaction: Transaction): Promise<PersonData[]> {
+      return (await rows.findAll({ order: ['id'], transaction, lock: transaction.LOCK.UPDATE })).map(toData)
+    },
+    async change(
+      id: string,
+      fields: Partial<
+        Pick<PersonRow, 'name' | 'role' | 'active' | 'passwordHash' | 'invitationHash' | 'invitationUntil'>
+      >,
+      transaction: Transaction,
+    ): Promise<void> {
+      await rows.update(fields, { where: { id }, transaction })
+    },
+    /** Whom an invitation that still holds is for. */
+    async invited(invitationHash: string, now: Date, transaction?: Transaction): Promise<Person | undefined> {
+      const row = await rows.findOne({
+        where: { invitationHash, active: true, invitationUntil: { [Op.gt]: now } },
+        transaction,
+      })
+      return row ? toPerson(row) : undefined
     },
     async count(): Promise<number> {
       return rows.count()

@@ -1,20 +1,35 @@
-import { Router, type Request, type RequestHandler } from 'express'
-import { may, SignIn, type Permission, type Person, permissions, type SessionState } from '@vivid/contract'
-import { AppError } from '../http/app-error'
+import { Router, type Request } from 'express'
+import {
+  AcceptInvitation,
+  ChangePassword,
+  ChangePerson,
+  InvitationSecret,
+  InvitePerson,
+  SignIn,
+  type Person,
+  type SessionState,
+} from '@vivid/contract'
 import { parseOrThrow } from '../http/parse'
-import { route } from '../http/routing'
+import { param, route } from '../http/routing'
+import { limitedTo } from '../public/limits'
+import type { PeopleService } from './people-service'
 import type { PeopleStore } from './people-store'
+import { browserOf, type SessionsStore } from './sessions-store'
 import type { SignInService } from './sign-in'
+import { whoIs } from './who-is'
 
 export interface PeopleRoutesDeps {
   readonly people: PeopleStore
+  readonly service: PeopleService
+  readonly sessions: SessionsStore
   readonly signIn: SignInService
   readonly demoPeople: SessionState['demoPeople']
   readonly lender: string
 }
 
-/** Signing in and out: `/api/session`. */
-export function peopleRoutes({ people, signIn, demoPeople, lender }: PeopleRoutesDeps): Router {
+/** Signing in and out (`/api/session`), coming by an invitation, one's own sessions and password, and people. */
+export function peopleRoutes(deps: PeopleRoutesDeps): Router {
+  const { people, service, sessions, signIn, demoPeople, lender } = deps
   const router = Router()
   const state = (person: Person | null): SessionState => ({
     person,
@@ -25,7 +40,7 @@ export function peopleRoutes({ people, signIn, demoPeople, lender }: PeopleRoute
     get: [
       async (req, res) => {
         const { personId } = req.session
-        res.json(state((personId && (await people.byId(personId))) || null))
+        res.json(state((personId && (await people.active(personId))) || null))
       },
     ],
     post: [
@@ -44,6 +59,45 @@ export function peopleRoutes({ people, signIn, demoPeople, lender }: PeopleRoute
       },
     ],
   })
+
+  // A secret stands in the body, never in an address that is logged.
+  router.post('/invitation', limitedTo({ points: 20, seconds: 60 }), async (req, res) => {
+    const { name, email } = await service.invited(parseOrThrow(InvitationSecret, req.body).secret)
+    res.json({ name, email })
+  })
+  router.put('/invitation', limitedTo({ points: 20, seconds: 60 }), async (req, res) => {
+    const { secret, password } = parseOrThrow(AcceptInvitation, req.body)
+    const person = await service.accept(secret, password)
+    await startSession(req, person)
+    res.status(201).json(state(person))
+  })
+
+  router.put('/me/password', limitedTo({ points: 10, seconds: 300 }), async (req, res) => {
+    await service.changePassword(parseOrThrow(ChangePassword, req.body), whoIs(res), req.sessionID)
+    res.json(await sessions.of(whoIs(res).id, req.sessionID))
+  })
+  router.get('/me/sessions', async (req, res) => {
+    res.json(await sessions.of(whoIs(res).id, req.sessionID))
+  })
+  router.delete('/me/sessions', async (req, res) => {
+    await sessions.endAll(whoIs(res).id, req.sessionID)
+    res.json(await sessions.of(whoIs(res).id, req.sessionID))
+  })
+  router.delete('/me/sessions/:name', async (req, res) => {
+    await sessions.end(whoIs(res).id, param(req, 'name'))
+    res.json(await sessions.of(whoIs(res).id, req.sessionID))
+  })
+
+  router.get('/people', async (_req, res) => void res.json(await service.listed()))
+  router.post('/people', async (req, res) => {
+    res.status(201).json(await service.invite(parseOrThrow(InvitePerson, req.body), whoIs(res)))
+  })
+  router.put('/people/:id', async (req, res) => {
+    res.json(await service.change(param(req, 'id'), parseOrThrow(ChangePerson, req.body), whoIs(res)))
+  })
+  router.post('/people/:id/invitation', async (req, res) => {
+    res.status(201).json(await service.inviteAgain(param(req, 'id'), whoIs(res)))
+  })
   return router
 }
 
@@ -53,31 +107,7 @@ const startSession = (req: Request, person: Person) =>
     req.session.regenerate((err: unknown) => {
       if (err) return fail(err)
       req.session.personId = person.id
+      req.session.agent = browserOf(req.headers['user-agent'])
       req.session.save((failed: unknown) => (failed ? fail(failed) : done()))
     }),
   )
-
-/** Lets only signed-in people pass. Their role is read afresh each time, so a changed role holds at once. */
-export const signedIn =
-  (people: PeopleStore): RequestHandler =>
-  async (req, res, next) => {
-    const person = req.session.personId ? await people.byId(req.session.personId) : undefined
-    if (!person) throw new AppError('NOT_SIGNED_IN')
-    res.locals.person = person
-    next()
-  }
-
-export const allowed =
-  (permission: Permission): RequestHandler =>
-  (_req, res, next) => {
-    const { role } = whoIs(res)
-    if (!may(role, permission)) {
-      throw new AppError('ROLE_NOT_ALLOWED', {
-        details: { allowed: permissions[permission].join(' or '), role },
-      })
-    }
-    next()
-  }
-
-/** The person behind a request that `signedIn` let pass. */
-export const whoIs = (res: { locals: Record<string, unknown> }): Person => res.locals.person as Person

@@ -7,6 +7,7 @@ import type { RequestHandler } from 'express'
 declare module 'express-session' {
   interface SessionData {
     personId: string
+    agent: string
   }
 }
 
@@ -18,7 +19,13 @@ export async function createSessions(database: Sequelize): Promise<RequestHandle
   const Store = ConnectSessionSequelize(session.Store)
   database.define(
     'Session',
-    { sid: { type: DataTypes.TEXT, primaryKey: true }, expires: DataTypes.DATE, data: DataTypes.TEXT },
+    {
+      sid: { type: DataTypes.TEXT, primaryKey: true },
+      expires: DataTypes.DATE,
+      data: DataTypes.TEXT,
+      personId: DataTypes.UUID,
+      agent: { type: DataTypes.TEXT, defaultValue: '' },
+    },
     { tableName: 'sessions' },
   )
   const store = new Store({
@@ -26,6 +33,11 @@ export async function createSessions(database: Sequelize): Promise<RequestHandle
     table: 'Session',
     expiration: LASTS,
     checkExpirationInterval: -1,
+    extendDefaultFields: (fields: object, { personId, agent }: session.SessionData) => ({
+      ...fields,
+      personId: personId ?? null,
+      agent: agent ?? '',
+    }),
   })
   return session({
     name: 'vivid.session',

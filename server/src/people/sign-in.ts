@@ -38,7 +38,7 @@ export async function createSignIn(people: PeopleStore, database: Sequelize) {
     await count(perAddress, address)
     const found = await people.byEmail(email)
     const matches = await passwordMatches(password, found?.passwordHash ?? nobodysHash)
-    if (!found || !matches) throw new AppError('SIGN_IN_REFUSED')
+    if (!found?.passwordHash || !matches) throw new AppError('SIGN_IN_REFUSED')
     await perPerson.delete(personKey)
     await perAddress.reward(address)
     return found.person

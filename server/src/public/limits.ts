@@ -9,18 +9,19 @@ import { AppError } from '../http/app-error'
 export function limitedTo({ points, seconds }: { points: number; seconds: number }): RequestHandler {
   const limiter = new RateLimiterMemory({ points, duration: seconds })
   return async (req, _res, next) => {
-    try {
-      await limiter.consume(req.ip ?? '')
-    } catch (refused) {
-      const left =
-        typeof refused === 'object' && refused !== null && 'msBeforeNext' in refused
-          ? Math.ceil(Number(refused.msBeforeNext) / 1000)
-          : seconds
-      throw new AppError('TOO_MANY_REQUESTS', {
-        details: { seconds: String(left) },
-        headers: { 'retry-after': String(left) },
-      })
-    }
+    await limiter.consume(req.ip ?? '').catch((refused: unknown) => refuseOften(refused, seconds))
     next()
   }
+}
+
+/** Refuses what a limiter did not let through, and says when to come again. */
+export function refuseOften(refused: unknown, seconds: number): never {
+  const left =
+    typeof refused === 'object' && refused !== null && 'msBeforeNext' in refused
+      ? Math.ceil(Number(refused.msBeforeNext) / 1000)
+      : seconds
+  throw new AppError('TOO_MANY_REQUESTS', {
+    details: { seconds: String(left) },
+    headers: { 'retry-after': String(left) },
+  })
 }

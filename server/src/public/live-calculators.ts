@@ -3,10 +3,14 @@ import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { Logger } from 'pino'
 import type { EditionContent, LiveCalculator } from '@vivid/contract'
 import { openProgram, RateSheet } from '@vivid/core'
+import type { KnownKey } from '../channels/key-limits'
+import { createKeysStore } from '../channels/keys-store'
+import { createPlacementsStore } from '../placements/placements-store'
+import { placementsInMemory, type PlacementsInMemory } from '../placements/placing'
 
 /** What visitors may know of a slug: a live calculator, or that it is not or no longer offered. */
 export type Offer =
-  | { readonly state: 'live'; readonly calculator: LiveCalculator }
+  | { readonly state: 'live'; readonly calculator: LiveCalculator; readonly newest: number }
   /** With what visitors read in its place; empty: the page's own words. */
   | { readonly state: 'takenDown'; readonly message: string }
   | { readonly state: 'notLive' }
@@ -25,11 +29,15 @@ interface OfferRow {
   content: string
   sha256: string
   published_at: Date
+  /** The highest number an edition of it has. */
+  newest: number
 }
 
 const CHANNEL = 'live_calculators'
 /** Before the address of a sheet, where a calculator's is a plain one. */
 const SHEET = 'sheet/'
+const PLACEMENTS = 'placements/'
+const KEYS = 'keys/'
 const RETRY_MS = 1_000
 
 /** Says on the database's channel that a calculator's live edition changed; delivered when the transaction commits. */
@@ -47,6 +55,12 @@ export const announceChange =
 export const announceSheet = (database: Sequelize) => (id: string, transaction: Transaction) =>
   announceChange(database)(`${SHEET}${id}`, transaction)
 
+/** The same for what is placed where, and for the keys of other channels. */
+export const announcePlacements = (database: Sequelize) => (transaction: Transaction) =>
+  announceChange(database)(PLACEMENTS, transaction)
+export const announceKeys = (database: Sequelize) => (transaction: Transaction) =>
+  announceChange(database)(KEYS, transaction)
+
 /**
  * What is on offer, kept in memory: filled from PostgreSQL at the start, and one calculator at a time whenever
  * any server process announces a change. While the database is away, visitors are served what was known.
@@ -54,6 +68,8 @@ export const announceSheet = (database: Sequelize) => (id: string, transaction: 
 export class LiveCalculators {
   readonly #offers = new Map<string, Offer>()
   readonly #sheets = new Map<string, SheetInMemory>()
+  #placements = placementsInMemory([])
+  #keys = new Map<string, KnownKey>()
   #listener: pg.Client | undefined
   #retry: NodeJS.Timeout | undefined
   #closed = false
@@ -68,6 +84,25 @@ export class LiveCalculators {
     return this.#offers.get(slug)
   }
 
+  /** Every calculator that is live. */
+  all(): LiveCalculator[] {
+    return [...this.#offers.values()].flatMap((offer) => (offer.state === 'live' ? [offer.calculator] : []))
+  }
+
+  get placements(): PlacementsInMemory {
+    return this.#placements
+  }
+
+  /** The key of this hash, unless it was withdrawn. */
+  keyByHash(hash: string): KnownKey | undefined {
+    return this.#keys.get(hash)
+  }
+
+  /** Whether changes are heard of. */
+  get isConnected(): boolean {
+    return this.#listener !== undefined
+  }
+
   /** The sheets of these addresses as they stand; one that is not there is left out. */
   sheets(ids: readonly string[]): SheetInMemory[] {
     return ids.flatMap((id) => this.#sheets.get(id) ?? [])
@@ -76,7 +111,7 @@ export class LiveCalculators {
   /** An edition of a calculator that was live before, as it was frozen. */
   async edition(slug: string, number: number): Promise<LiveCalculator | undefined> {
     const [row] = await this.database.query<OfferRow>(
-      `SELECT c.slug, FALSE AS taken_down, '' AS taken_down_message, e.number, e.content, e.sha256, e.published_at
+      `SELECT c.slug, FALSE AS taken_down, '' AS taken_down_message, e.number, e.content, e.sha256, e.published_at, e.number AS newest
          FROM calculators c JOIN editions e ON e.calculator_id = c.id
         WHERE c.slug = :slug AND e.number = :number`,
       { replacements: { slug, number }, type: QueryTypes.SELECT },
@@ -129,11 +164,13 @@ export class LiveCalculators {
     const offers = await this.#read()
     this.#offers.clear()
     for (const [slug, offer] of offers) this.#offers.set(slug, offer)
-    await this.#readSheets()
+    await Promise.all([this.#readSheets(), this.#readPlacements(), this.#readKeys()])
   }
 
   async #refresh(slug: string): Promise<void> {
     try {
+      if (slug === PLACEMENTS) return await this.#readPlacements()
+      if (slug === KEYS) return await this.#readKeys()
       if (slug.startsWith(SHEET)) return await this.#readSheets(slug.slice(SHEET.length))
       for (const [changed, offer] of await this.#read(slug)) this.#offers.set(changed, offer)
     } catch (err) {
@@ -143,17 +180,29 @@ export class LiveCalculators {
 
   async #readSheets(id?: string): Promise<void> {
     const rows = await this.database.query<{ id: string; sheet: unknown; revision: number }>(
-      'SELECT id, sheet, revision FROM rate_sheets WHERE CAST(:id AS text) IS NULL OR id = :id',
+      'SELECT id, sheet, revision FROM rate_sheets WHERE sheet IS NOT NULL AND (CAST(:id AS text) IS NULL OR id = :id)',
       { replacements: { id: id ?? null }, type: QueryTypes.SELECT },
     )
     for (const { sheet, revision, ...row } of rows)
       this.#sheets.set(row.id, { sheet: RateSheet.parse(sheet), revision })
   }
 
+  async #readPlacements(): Promise<void> {
+    this.#placements = placementsInMemory(await createPlacementsStore(this.database).placements())
+  }
+
+  async #readKeys(): Promise<void> {
+    const all = await createKeysStore(this.database).all()
+    this.#keys = new Map(
+      all.flatMap(({ hash, id, perMinute, withdrawnAt }) => (withdrawnAt ? [] : [[hash, { id, perMinute }]])),
+    )
+  }
+
   async #read(slug?: string): Promise<[string, Offer][]> {
     const rows = await this.database.query<OfferRow>(
       `SELECT c.slug, c.taken_down_at IS NOT NULL AS taken_down, c.taken_down_message,
-              e.number, e.content, e.sha256, e.published_at
+              e.number, e.content, e.sha256, e.published_at,
+              (SELECT max(number) FROM editions WHERE calculator_id = c.id) AS newest
          FROM calculators c
          LEFT JOIN editions e ON e.calculator_id = c.id AND e.number = c.live_edition
         WHERE CAST(:slug AS text) IS NULL OR c.slug = :slug`,
@@ -177,6 +226,7 @@ function offerOf({
   content,
   sha256,
   published_at,
+  newest,
 }: OfferRow): Offer {
   if (number === null)
     return taken_down ? { state: 'takenDown', message: taken_down_message } : { state: 'notLive' }
@@ -187,5 +237,5 @@ function offerOf({
     publishedAt: published_at.toISOString(),
     content: readContent(content),
   }
-  return { state: 'live', calculator }
+  return { state: 'live', calculator, newest }
 }

@@ -1,10 +1,14 @@
 import { Router } from 'express'
 import { EvaluateRequest, evaluateResponse, fileKinds, HandOverRequest, ShownRequest } from '@vivid/contract'
-import { evaluate, type PlainDate } from '@vivid/core'
+import { evaluate } from '@vivid/core'
+import { dayOf, minuteOf } from '../clock'
+import type { AudienceCounter } from '../audience/counter'
+import { keyOrAddressLimit } from '../channels/key-limits'
 import type { HandOvers } from '../hand-overs/hand-overs-service'
 import { AppError } from '../http/app-error'
 import { parseOrThrow } from '../http/parse'
 import { param, route } from '../http/routing'
+import { countingRoutes } from './counting-routes'
 import { files } from './files'
 import type { FileMaker } from './files/file-maker'
 import type { LiveCalculators } from './live-calculators'
@@ -14,13 +18,16 @@ import { shownFigures, shownInput } from './shown-figures'
 
 export interface PublicDeps {
   readonly live: LiveCalculators
-  readonly today: () => PlainDate
+  readonly now: () => Date
   readonly handOvers: HandOvers
   readonly fileMaker: FileMaker
+  readonly counter: AudienceCounter
+  /** Notes that a key was used. */
+  readonly keyUsed: (id: string) => void
 }
 
 /** What anyone may ask without signing in: `/api/public/calculators/:slug…`. Any site may read and evaluate. */
-export function publicRoutes({ live, today, handOvers, fileMaker }: PublicDeps): Router {
+export function publicRoutes({ live, now, handOvers, fileMaker, counter, keyUsed }: PublicDeps): Router {
   const router = Router()
   router.use((_req, res, next) => {
     res.set({ 'access-control-allow-origin': '*', 'cross-origin-resource-policy': 'cross-origin' })
@@ -28,13 +35,17 @@ export function publicRoutes({ live, today, handOvers, fileMaker }: PublicDeps):
   })
   router.options('/calculators/:slug{/evaluate}', (_req, res) => {
     res
-      .set({ 'access-control-allow-methods': 'GET, POST', 'access-control-allow-headers': 'content-type' })
+      .set({
+        'access-control-allow-methods': 'GET, POST',
+        'access-control-allow-headers': 'content-type, authorization',
+      })
       .sendStatus(204)
   })
+  router.use(countingRoutes({ live, counter, now }))
   route(router, '/calculators/:slug', {
     get: [
       (req, res) => {
-        const served = serve(live, liveOrThrow(live, param(req, 'slug')), today())
+        const served = serve(live, liveOrThrow(live, param(req, 'slug')), minuteOf(now()))
         res.set({ 'cache-control': 'public, max-age=0, must-revalidate', etag: etagOf(served) })
         if (req.fresh) return void res.status(304).end()
         res.json(served)
@@ -43,12 +54,13 @@ export function publicRoutes({ live, today, handOvers, fileMaker }: PublicDeps):
   })
   route(router, '/calculators/:slug/evaluate', {
     post: [
+      keyOrAddressLimit((hash) => live.keyByHash(hash), keyUsed),
       (req, res) => {
         const { answers, language } = parseOrThrow(EvaluateRequest, req.body)
         const calculator = liveOrThrow(live, param(req, 'slug'))
         const { program } = calculator.content
-        const { sheets } = serve(live, calculator, today())
-        const evaluation = evaluate(program, answers, { today: today(), sheets })
+        const { sheets } = serve(live, calculator, minuteOf(now()))
+        const evaluation = evaluate(program, answers, { today: dayOf(now()), sheets })
         const response = evaluateResponse(calculator, evaluation, languageFor(program, language))
         const [problem] = response.problems
         if (problem) {
@@ -70,7 +82,7 @@ export function publicRoutes({ live, today, handOvers, fileMaker }: PublicDeps):
         const kind = fileKinds.find((one) => one === param(req, 'kind'))
         if (!kind) throw new AppError('ADDRESS_UNKNOWN')
         const slug = param(req, 'slug')
-        const input = await shownInput(live, slug, parseOrThrow(ShownRequest, req.body), today())
+        const input = await shownInput(live, slug, parseOrThrow(ShownRequest, req.body), now())
         const shown = shownFigures(input)
         const { type, ending, needsLoan } = files[kind]
         if (needsLoan && !shown.ledger)
@@ -92,7 +104,7 @@ export function publicRoutes({ live, today, handOvers, fileMaker }: PublicDeps):
       async (req, res) => {
         const { name, reach, message, consent: _, ...shown } = parseOrThrow(HandOverRequest, req.body)
         const slug = param(req, 'slug')
-        const input = await shownInput(live, slug, shown, today())
+        const input = await shownInput(live, slug, shown, now())
         await handOvers.accept(shownFigures(input), {
           answers: shown.answers,
           person: { name, reach, message },

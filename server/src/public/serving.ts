@@ -1,16 +1,13 @@
 import { createHash } from 'node:crypto'
 import type { LiveCalculator, ServedCalculator } from '@vivid/contract'
-import { isoDate, type PlainDate, type Program } from '@vivid/core'
+import { begunBy, type Program } from '@vivid/core'
 import { AppError } from '../http/app-error'
 import type { LiveCalculators } from './live-calculators'
 
-/** A calculator as it stands today: with the versions of its sheets that have begun. Coming rates stay here. */
-export function serve(live: LiveCalculators, calculator: LiveCalculator, today: PlainDate): ServedCalculator {
-  const day = isoDate(today)
-  const sheets = live
-    .sheets(calculator.content.program.sheets)
-    .map(({ sheet }) => ({ ...sheet, versions: sheet.versions.filter(({ from }) => from <= day) }))
-  return { ...calculator, today: day, sheets }
+/** A calculator as it stands at a minute ("2026-11-25T09:41"): with the versions of its sheets that have begun. Coming rates stay here. */
+export function serve(live: LiveCalculators, calculator: LiveCalculator, minute: string): ServedCalculator {
+  const sheets = live.sheets(calculator.content.program.sheets).map(({ sheet }) => begunBy(sheet, minute))
+  return { ...calculator, today: minute.slice(0, 10), sheets }
 }
 
 /** The language asked for, if the calculator speaks it: exactly, or in another country's kind; else its main one. */

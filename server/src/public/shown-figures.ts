@@ -17,6 +17,7 @@ import {
   type Program,
   type RateSheet,
 } from '@vivid/core'
+import { dayOf, endOf, minuteOf } from '../clock'
 import { AppError } from '../http/app-error'
 import type { LiveCalculators } from './live-calculators'
 import { languageFor, liveOrThrow, serve } from './serving'
@@ -55,16 +56,17 @@ export async function shownInput(
   live: LiveCalculators,
   slug: string,
   { answers, language, edition, on }: ShownRequest,
-  today: PlainDate,
+  now: Date,
 ): Promise<ShownInput> {
   const day = readIsoDate(on)
+  const today = dayOf(now)
   if (!day || ageInDays(day, today) > DAYS_OPEN || ageInDays(day, today) < -1)
     throw new AppError('PAGE_OUTDATED', { field: 'on', details: { day: on } })
   const offered = liveOrThrow(live, slug)
   const calculator = offered.edition === edition ? offered : await live.edition(slug, edition)
   if (!calculator)
     throw new AppError('EDITION_UNKNOWN', { field: 'edition', details: { number: String(edition) } })
-  const { sheets } = serve(live, calculator, day)
+  const { sheets } = serve(live, calculator, minuteOf(endOf(on, now)))
   return { calculator, sheets, answers, language: languageFor(calculator.content.program, language), on }
 }
 

@@ -2,13 +2,14 @@ import { createHash } from 'node:crypto'
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import express, { Router, type Request, type Response } from 'express'
+import { minuteOf } from '../clock'
 import { param, route } from '../http/routing'
 import { isRightToLeft, languageOf, spokenLanguages } from '@vivid/contract/wording'
 import { textIn, type Program } from '@vivid/core'
 import type { PublicDeps } from './routes'
 import { etagOf, languageFor, serve } from './serving'
 
-export interface VisitorPageDeps extends Pick<PublicDeps, 'live' | 'today'> {
+export interface VisitorPageDeps extends Pick<PublicDeps, 'live' | 'now'> {
   /** The folder of the built visitor page. */
   readonly visitorFolder: string
 }
@@ -28,7 +29,7 @@ const security = (frameAncestors: string) =>
   ].join('; ')
 
 /** The page a visitor sees, `/c/:slug`, its preview for the desk, and the placement script. */
-export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): Router {
+export function visitorPages({ live, now, visitorFolder }: VisitorPageDeps): Router {
   const router = Router()
   const page = readFileSync(resolve(visitorFolder, 'index.html'), 'utf8')
   const pageName = createHash('sha256').update(page).digest('hex').slice(0, 8)
@@ -36,13 +37,14 @@ export function visitorPages({ live, today, visitorFolder }: VisitorPageDeps): R
   route(router, '/c/:slug', {
     get: [
       (req, res) => {
-        framedBy(res, '*')
-        const offer = live.get(param(req, 'slug'))
+        const asked = param(req, 'slug')
+        framedBy(res, ["'self'", ...live.placements.originsOf(asked)].join(' '))
+        const offer = live.get(asked)
         if (offer?.state !== 'live')
           return offer?.state === 'takenDown'
             ? sendNotice(req, res, 'takenDown', offer.message)
             : sendNotice(req, res, 'unknown')
-        const served = serve(live, offer.calculator, today())
+        const served = serve(live, offer.calculator, minuteOf(now()))
         const { program } = served.content
         const { lang } = req.query
         const language = languageFor(program, typeof lang === 'string' ? lang : undefined)

@@ -1,37 +1,83 @@
-import {
-  DataTypes,
-  type InferAttributes,
-  type InferCreationAttributes,
-  Model,
-  type Sequelize,
-  type Transaction,
-} from 'sequelize'
+import { DataTypes, type InferAttributes, Model, QueryTypes, type Sequelize, Transaction } from 'sequelize'
 import { RateSheet } from '@vivid/core'
 
-class SheetRow extends Model<InferAttributes<SheetRow>, InferCreationAttributes<SheetRow>> {
+interface SheetRowData {
+  readonly id: string
+  readonly draft: unknown
+  readonly sheet: unknown
+  readonly revision: number
+  readonly lastEditedBy: string
+  readonly lastEditedAt: Date
+  readonly liveRevision: number | null
+  readonly sentRevision: number | null
+  readonly sentBy: string | null
+  readonly sentNote: string
+  readonly sentBack: SheetSentBack | null
+}
+class SheetRow extends Model<InferAttributes<SheetRow>, Partial<SheetRowData>> {
   declare id: string
+  declare draft: unknown
   declare sheet: unknown
   declare revision: number
   declare lastEditedBy: string
   declare lastEditedAt: Date
+  declare liveRevision: number | null
+  declare sentRevision: number | null
+  declare sentBy: string | null
+  declare sentNote: string
+  declare sentBack: SheetSentBack | null
 }
 
-export interface SheetData {
+export interface SheetSentBack {
+  readonly by: string
+  /** ISO timestamp */
+  readonly at: string
+  readonly text: string
+}
+
+/** A rate sheet as stored: its draft with a revision, and what of it is in force. */
+export interface SheetData extends Omit<SheetRowData, 'draft' | 'sheet'> {
+  readonly draft: RateSheet
+  readonly live: RateSheet | undefined
+}
+
+/** A state of a sheet that was approved. */
+export interface SheetEditionData {
+  readonly sheetId: string
+  readonly number: number
   readonly sheet: RateSheet
   readonly revision: number
+  readonly editedBy: string
+  readonly approvedBy: string | null
+  readonly approvedAt: Date
+  readonly note: string
+}
+interface SheetEditionRow extends Omit<SheetEditionData, 'sheet'> {
+  readonly sheet: unknown
 }
 
+export type SheetProgress = Partial<Pick<SheetData, 'sentRevision' | 'sentBy' | 'sentNote' | 'sentBack'>>
+
 export type RateSheetsStore = ReturnType<typeof createRateSheetsStore>
+
+const EDITION = `sheet_id AS "sheetId", number, sheet, revision, edited_by AS "editedBy",
+  approved_by AS "approvedBy", approved_at AS "approvedAt", note`
 
 export function createRateSheetsStore(database: Sequelize) {
   // A class of its own for each connection: `init` binds the class itself to it.
   const rows = class extends SheetRow {}.init(
     {
       id: { type: DataTypes.TEXT, primaryKey: true },
+      draft: DataTypes.JSONB,
       sheet: DataTypes.JSONB,
-      revision: DataTypes.INTEGER,
+      revision: { type: DataTypes.INTEGER, defaultValue: 1 },
       lastEditedBy: DataTypes.UUID,
-      lastEditedAt: DataTypes.DATE,
+      lastEditedAt: { type: DataTypes.DATE, defaultValue: DataTypes.NOW },
+      liveRevision: DataTypes.INTEGER,
+      sentRevision: DataTypes.INTEGER,
+      sentBy: DataTypes.UUID,
+      sentNote: { type: DataTypes.TEXT, defaultValue: '' },
+      sentBack: DataTypes.JSONB,
     },
     {
       sequelize: database,
@@ -41,26 +87,55 @@ export function createRateSheetsStore(database: Sequelize) {
       timestamps: false,
     },
   )
-  const plain = (row: SheetRow): SheetData => ({ sheet: RateSheet.parse(row.sheet), revision: row.revision })
+  const plain = (row: SheetRow): SheetData => {
+    const { draft, sheet, ...rest } = row.get({ plain: true })
+    return { ...rest, draft: RateSheet.parse(draft), live: sheet ? RateSheet.parse(sheet) : undefined }
+  }
+  const editionsWhere = async (condition: string, replacements: object, transaction?: Transaction) =>
+    (
+      await database.query<SheetEditionRow>(`SELECT ${EDITION} FROM sheet_editions ${condition}`, {
+        replacements: { ...replacements },
+        type: QueryTypes.SELECT,
+        transaction,
+      })
+    ).map((row): SheetEditionData => ({ ...row, sheet: RateSheet.parse(row.sheet) }))
 
   return {
     async all(transaction?: Transaction): Promise<SheetData[]> {
       return (await rows.findAll({ order: ['id'], transaction })).map(plain)
     },
+    /** What visitors' figures come from. */
+    async inForce(transaction?: Transaction): Promise<RateSheet[]> {
+      return (await this.all(transaction)).flatMap(({ live }) => live ?? [])
+    },
+    /** The sheets as they were approved by a moment. */
+    async approvedBy(moment: Date): Promise<RateSheet[]> {
+      const found = await editionsWhere(
+        `AS e WHERE number = (SELECT max(number) FROM sheet_editions
+           WHERE sheet_id = e.sheet_id AND approved_at <= :moment) ORDER BY sheet_id`,
+        { moment },
+      )
+      return found.map(({ sheet }) => sheet)
+    },
     async byId(id: string): Promise<SheetData | undefined> {
       const row = await rows.findByPk(id)
       return row ? plain(row) : undefined
     },
-    /** Adds a sheet unless its address is taken; whether it was added. */
-    async add(sheet: RateSheet, personId: string, transaction?: Transaction): Promise<boolean> {
+    /** The sheet, kept from anyone else's changes until the transaction ends. */
+    async locked(id: string, transaction: Transaction): Promise<SheetData | undefined> {
+      const row = await rows.findByPk(id, { transaction, lock: Transaction.LOCK.UPDATE })
+      return row ? plain(row) : undefined
+    },
+    /** Adds a sheet's draft unless its address is taken; whether it was added. */
+    async add(sheet: RateSheet, personId: string, transaction: Transaction): Promise<boolean> {
       const [, added] = await rows.findOrCreate({
         where: { id: sheet.id },
-        defaults: { id: sheet.id, sheet, revision: 1, lastEditedBy: personId, lastEditedAt: new Date() },
+        defaults: { id: sheet.id, draft: sheet, lastEditedBy: personId },
         transaction,
       })
       return added
     },
-    /** Saves the sheet if it still has this revision; whether it had. */
+    /** Saves the draft if it still has this revision; whether it had. */
     async save(
       sheet: RateSheet,
       revision: number,
@@ -68,10 +143,57 @@ export function createRateSheetsStore(database: Sequelize) {
       transaction: Transaction,
     ): Promise<boolean> {
       const [changed] = await rows.update(
-        { sheet, revision: revision + 1, lastEditedBy: personId, lastEditedAt: new Date() },
+        { draft: sheet, revision: revision + 1, lastEditedBy: personId, lastEditedAt: new Date() },
         { where: { id: sheet.id, revision }, transaction },
       )
       return changed === 1
+    },
+    async setProgress(id: string, progress: SheetProgress, transaction: Transaction): Promise<void> {
+      await rows.update(progress, { where: { id }, transaction })
+    },
+    /** Puts a sheet's draft in force as its next edition; the edition's number. */
+    async putInForce(
+      { id, draft, revision, lastEditedBy, sentNote }: SheetData,
+      approvedBy: string | null,
+      at: Date,
+      transaction: Transaction,
+    ): Promise<number> {
+      const [made] = await database.query<{ number: number }>(
+        `INSERT INTO sheet_editions (sheet_id, number, sheet, revision, edited_by, approved_by, approved_at, note)
+         SELECT :id, coalesce(max(number), 0) + 1, CAST(:sheet AS jsonb), :revision, :editedBy, :approvedBy, :at, :note
+           FROM sheet_editions WHERE sheet_id = :id RETURNING number`,
+        {
+          replacements: {
+            id,
+            sheet: JSON.stringify(draft),
+            revision,
+            editedBy: lastEditedBy,
+            approvedBy,
+            at,
+            note: sentNote,
+          },
+          type: QueryTypes.SELECT,
+          transaction,
+        },
+      )
+      await rows.update(
+        {
+          sheet: draft,
+          liveRevision: revision,
+          sentRevision: null,
+          sentBy: null,
+          sentNote: '',
+          sentBack: null,
+        },
+        { where: { id }, transaction },
+      )
+      return made?.number ?? 0
+    },
+    /** Newest first. */
+    editionsOf: (id: string): Promise<SheetEditionData[]> =>
+      editionsWhere('WHERE sheet_id = :id ORDER BY number DESC', { id }),
+    async edition(id: string, number: number): Promise<SheetEditionData | undefined> {
+      return (await editionsWhere('WHERE sheet_id = :id AND number = :number', { id, number }))[0]
     },
   }
 }

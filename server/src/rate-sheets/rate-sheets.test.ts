@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import type { CalculatorOpened, EvaluateResponse, SheetListed } from '@vivid/contract'
+import type { CalculatorOpened, EvaluateResponse, SheetImpactSaid, SheetListed } from '@vivid/contract'
 import type { RateSheet } from '@vivid/core'
 import { TestClient, testServer, type TestServer } from '../testing/test-server'
 
@@ -22,8 +22,18 @@ const sheetNamed = async (id: string) => {
 const save = (sheet: RateSheet, revision: number, who = ines) =>
   who.ask<SheetListed & { code: string; sentence: string }>('PUT', '/api/rate-sheets', { revision, sheet })
 
+const act = (id: string, action: string, body: object, who = ines) =>
+  who.ask<SheetListed & { code: string; sentence: string }>('POST', `/api/rate-sheets/${id}/${action}`, body)
+const approve = async (id: string, revision: number) => {
+  expect((await act(id, 'send', { revision, note: 'as agreed' })).status).toBe(200)
+  expect((await act(id, 'approve', { revision }, odile)).status).toBe(200)
+}
+
 test('the sheets are listed with what looks them up', async () => {
-  expect((await sheetNamed('insurance-premiums')).usedBy).toEqual(['First floating home, insured'])
+  expect((await sheetNamed('insurance-premiums')).usedBy.sort()).toEqual([
+    'First floating home, insured',
+    'Liveaboard mortgage, insured',
+  ])
   expect((await sheetNamed('residential-rates')).usedBy).toEqual([])
 })
 
@@ -130,6 +140,9 @@ test('visitors see a changed rate from its day on, on every server process, with
     ],
   }
   expect((await save(dearer, revision)).status).toBe(200)
+  // A draft changes nothing yet.
+  expect(await premium()).toBe('$15,066.00')
+  await approve(sheet.id, revision + 1)
   // 486,000 × 3.5 %.
   await expect.poll(premium).toBe('$17,010.00')
   const served = await visitor.ask<{ edition: number; sheets: RateSheet[] }>('GET', path)
@@ -137,4 +150,116 @@ test('visitors see a changed rate from its day on, on every server process, with
   expect(served.headers.get('etag')).not.toBe(etag)
   expect(served.body.sheets.map(({ versions }) => versions.length)).toEqual([1])
   await other.close()
+})
+
+test('a draft is sent with a word, sent back with another, and approved by somebody who did not change it last', async () => {
+  const { sheet, revision, state } = await sheetNamed('mooring-fees-by-length')
+  expect(state).toBe('liveWithChanges')
+  const sent = await act(sheet.id, 'send', { revision, note: 'a clearer name' })
+  expect(sent.body).toMatchObject({ state: 'sent', sentBy: 'Ines Okafor', sentNote: 'a clearer name' })
+  expect(await act(sheet.id, 'send-back', { revision, text: 'say “by basin”' }, odile)).toMatchObject({
+    body: { state: 'liveWithChanges', sentBack: { by: 'Odile Marchetti', text: 'say “by basin”' } },
+  })
+  expect((await act(sheet.id, 'approve', { revision }, odile)).body.code).toBe('NOT_SENT_FOR_APPROVAL')
+  const kofi = await new TestClient(server.address).signIn('kofi')
+  const changed = await save({ ...sheet, name: 'Mooring fees by basin' }, revision, kofi)
+  await act(sheet.id, 'send', { revision: changed.body.revision, note: '' })
+  expect((await act(sheet.id, 'approve', { revision: changed.body.revision }, kofi)).body.code).toBe(
+    'APPROVER_IS_LAST_EDITOR',
+  )
+  expect((await act(sheet.id, 'approve', { revision }, odile)).body.code).toBe('REVISION_STALE')
+  const approved = await act(sheet.id, 'approve', { revision: changed.body.revision }, odile)
+  expect(approved.body).toMatchObject({ state: 'live', live: { name: 'Mooring fees by basin' } })
+  expect(approved.body.editions.map(({ number, approvedBy }) => [number, approvedBy])).toEqual([
+    [2, 'Odile Marchetti'],
+    [1, 'Odile Marchetti'],
+  ])
+  const first = await ines.ask<RateSheet>('GET', `/api/rate-sheets/${sheet.id}/editions/1`)
+  expect(first.body.name).toBe('Mooring fees by length')
+  expect((await act(sheet.id, 'send', { revision: changed.body.revision, note: '' })).body.code).toBe(
+    'SHEET_UNCHANGED',
+  )
+})
+
+test('what a change would do is said before: by how much payments move, and on which day', async () => {
+  const { live } = await sheetNamed('insurance-premiums')
+  if (!live) throw new Error('the sheet is in force')
+  const [last] = live.versions.slice(-1)
+  const rows = (last?.rows ?? []).map((row) => ({ ...row, value: String(Number(row.value) + 1) }))
+  const coming = { ...live, versions: [...live.versions, { from: '2027-01-04', at: '09:00', rows }] }
+  const { body } = await ines.ask<SheetImpactSaid>('POST', '/api/rate-sheets/impact', { sheet: coming })
+  expect(body.changes).toHaveLength(4)
+  expect(body.changes[0]).toEqual({
+    start: '2027-01-04T09:00',
+    keys: ['80'],
+    before: last?.rows[0]?.value,
+    after: String(Number(last?.rows[0]?.value) + 1),
+  })
+  const liveaboard = body.calculators.find(({ title }) => title.startsWith('Liveaboard'))
+  expect(liveaboard?.samples[0]?.on).toBe('2027-01-04')
+  const { before, after, difference } = liveaboard?.samples[0] ?? {}
+  const cents = (text = '') => Math.round(Number(text.replace(/[^0-9.]/g, '')) * 100)
+  expect(cents(after)).toBeGreaterThan(cents(before))
+  expect(difference).toMatch(/^\+\$/)
+  expect(cents(difference)).toBe(cents(after) - cents(before))
+})
+
+test.each([
+  [
+    'a gap between two keys',
+    'insurance-by-credit',
+    (rows: Rows) => rows.slice(1),
+    'there is no row for 80 with excellent',
+  ],
+  [
+    'a percentage above a hundred',
+    'insurance-premiums',
+    (rows: Rows) => rows.map((row) => ({ ...row, value: '280' })),
+    '280 % cannot be meant',
+  ],
+  ['a version without rows', 'insurance-premiums', (): Rows => [], 'it has no rows'],
+])('%s is stopped', async (_, id, change, words) => {
+  const { sheet, revision } = await sheetNamed(id)
+  const refused = await save(
+    { ...sheet, versions: [{ from: '2026-01-01', rows: change(sheet.versions[0]?.rows ?? []) }] },
+    revision,
+  )
+  expect(refused).toMatchObject({ status: 422, body: { code: 'SHEET_INVALID' } })
+  expect(refused.body.sentence).toContain(words)
+})
+type Rows = RateSheet['versions'][number]['rows']
+
+test('from the minute a version takes effect visitors have its figures, and an old edition opened later those of its day', async () => {
+  let time = new Date(2026, 10, 25, 8, 59)
+  const morning = await testServer({ now: () => time })
+  const [author, approver] = [
+    await new TestClient(morning.address).signIn('ines'),
+    await new TestClient(morning.address).signIn('odile'),
+  ]
+  const all = (await author.ask<SheetListed[]>('GET', '/api/rate-sheets')).body
+  const listed = all.find(({ sheet }) => sheet.id === 'insurance-premiums')
+  if (!listed) throw new Error('no such sheet')
+  const rows = (listed.sheet.versions[0]?.rows ?? []).map(({ keys }) => ({ keys, value: '5' }))
+  const sheet = {
+    ...listed.sheet,
+    versions: [...listed.sheet.versions, { from: '2026-11-25', at: '09:00', rows }],
+  }
+  await author.ask('PUT', '/api/rate-sheets', { revision: listed.revision, sheet })
+  await author.ask('POST', `/api/rate-sheets/${sheet.id}/send`, { revision: listed.revision + 1 })
+  await approver.ask('POST', `/api/rate-sheets/${sheet.id}/approve`, { revision: listed.revision + 1 })
+  const path = '/api/public/calculators/liveaboard-mortgage-insured'
+  const served = async () =>
+    (await author.ask<{ sheets: RateSheet[] }>('GET', path)).body.sheets[0]?.versions ?? []
+  expect((await served()).map(({ from }) => from)).toEqual(['2026-01-01'])
+  time = new Date(2026, 10, 25, 9, 0)
+  await expect.poll(async () => (await served()).map(({ at }) => at)).toEqual([undefined, '09:00'])
+
+  const { body: cards } = await author.ask<CalculatorOpened[]>('GET', '/api/calculators')
+  const { id } = cards.find(({ slug }) => slug === 'liveaboard-mortgage-insured') ?? { id: '' }
+  const seen = async (on: string) =>
+    (await author.ask<{ sheets: RateSheet[] }>('GET', `/api/calculators/${id}/editions/1?on=${on}`)).body
+      .sheets[0]?.versions.length
+  expect(await seen('2026-11-24')).toBe(1)
+  expect(await seen('2026-11-25')).toBe(2)
+  await morning.close()
 })

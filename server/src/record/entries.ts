@@ -16,11 +16,16 @@ export const calculatorEntry = (
 }
 
 /** Something done to a rate sheet, with the days its versions take effect. */
-export const sheetEntry = (act: RecordAct, { id, name, versions }: RateSheet, person: Who): NewEntry => ({
+export const sheetEntry = (
+  act: RecordAct,
+  { id, name, versions }: RateSheet,
+  person: Who,
+  details: NewEntry['details'] = {},
+): NewEntry => ({
   act,
   of: 'rateSheet',
   id,
   subject: name,
-  details: { versions: versions.map(({ from }) => from).join(', ') },
+  details: { versions: versions.map(({ from }) => from).join(', '), ...details },
   person,
 })

@@ -24,7 +24,8 @@ const SAME_CHANGE_MINUTES = 15
 const PAGE = 100
 const BATCH = 1_000
 
-export function createRecordStore(database: Sequelize) {
+/** `now`: the time that new entries carry. */
+export function createRecordStore(database: Sequelize, now: () => Date = () => new Date()) {
   const rowsOf = (sql: string, replacements: object, transaction?: Transaction) =>
     database.query<Row>(sql, { replacements: { ...replacements }, type: QueryTypes.SELECT, transaction })
 
@@ -36,7 +37,7 @@ export function createRecordStore(database: Sequelize) {
       transaction,
     })
     const [last] = await rowsOf('SELECT * FROM record ORDER BY number DESC LIMIT 1', {}, transaction)
-    const { person, at = new Date(), ...what } = entry
+    const { person, at = now(), ...what } = entry
     const previous = last?.hash ?? FIRST
     const made = {
       ...what,
@@ -67,8 +68,18 @@ export function createRecordStore(database: Sequelize) {
         transaction,
       )
       const isSame = last?.act === entry.act && last.person_id === entry.person.id
-      if (isSame && Date.now() - last.at.getTime() < SAME_CHANGE_MINUTES * 60_000) return
+      if (isSame && now().getTime() - last.at.getTime() < SAME_CHANGE_MINUTES * 60_000) return
       await append(entry, transaction)
+    },
+
+    /** Which edition of a calculator visitors had at a moment, by what was done until then; null: none. */
+    async liveEditionAt(id: string, moment: Date): Promise<number | null> {
+      const [last] = await rowsOf(
+        `SELECT * FROM record WHERE id = :id AND at <= :moment AND act IN ('published', 'broughtBack', 'takenDown')
+          ORDER BY number DESC LIMIT 1`,
+        { id, moment },
+      )
+      return !last || last.act === 'takenDown' ? null : Number(last.details.edition)
     },
 
     /** Newest first. */
@@ -91,12 +102,13 @@ export function createRecordStore(database: Sequelize) {
     },
 
     /** Works every hash out again, from the first entry to the last. */
-    async verify(): Promise<RecordVerified> {
+    async verify(transaction?: Transaction): Promise<RecordVerified> {
       let [previous, number] = [FIRST, 0]
       for (;;) {
         const rows = await rowsOf(
           `SELECT * FROM record WHERE number > :number ORDER BY number LIMIT ${BATCH}`,
           { number },
+          transaction,
         )
         for (const row of rows) {
           const { hash, ...entry } = plain(row)

@@ -5,8 +5,10 @@ import { parseOrThrow } from '../http/parse'
 import { route } from '../http/routing'
 import type { RecordStore } from './record-store'
 
+export type RecordReads = Pick<RecordStore, 'page' | 'all' | 'verify'>
+
 /** `/api/record`, behind a session: everybody at the desk may read it, and nobody change it. */
-export function recordRoutes(record: RecordStore): Router {
+export function recordRoutes(record: RecordReads): Router {
   const router = Router()
   route(router, '/', {
     get: [async (req, res) => void res.json(await record.page(parseOrThrow(RecordQuery, req.query)))],

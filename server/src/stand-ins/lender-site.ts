@@ -4,8 +4,8 @@ import { handOverReceiver } from './hand-over-receiver'
 /**
  * The website of the made-up lender: a stand-in for the pages on which a site developer places a calculator.
  * It is served on a port of its own, so that a calculator is framed across origins as it is in earnest.
- * `/` shows the floating home mortgage, `/borrow/:slug` any other, each placed by the snippet the desk gives; `/both`
- * shows two on one page, with answers to begin with, and a line that follows what visitors do.
+ * `/` shows the floating home mortgage, `/borrow/:slug` any other by its address, `/placed/:id` a
+ * placement by the snippet the desk gives; `/both` shows two on one page, with answers to begin with, and a line that follows what visitors do.
  */
 export function lenderSite(vividOrigin: () => string): Express {
   const app = express()
@@ -19,6 +19,13 @@ export function lenderSite(vividOrigin: () => string): Express {
     const { slug } = req.params
     if (!/^[a-z0-9-]{1,80}$/.test(slug)) return void res.status(404).type('text').send('No such page.')
     res.type('html').send(page(placed(vividOrigin(), slug)))
+  })
+  app.get('/placed/:id', (req, res) => {
+    const { id } = req.params
+    if (!/^[0-9a-f]{16}$/.test(id)) return void res.status(404).type('text').send('No such page.')
+    res
+      .type('html')
+      .send(page(`<script async src="${vividOrigin()}/embed.js" data-placement="${id}"></script>`))
   })
   app.use(handOverReceiver())
   app.get('/site.css', (_req, res) => void res.type('css').send(stylesheet))

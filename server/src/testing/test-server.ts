@@ -15,13 +15,18 @@ import { migrate } from '../database/migrate'
 import { startDelivering } from '../hand-overs/deliver'
 import { createHandOversStore } from '../hand-overs/hand-overs-store'
 import makeInWorker from '../public/files/worker'
-import { TODAY } from './today'
+import { startCounting, type AudienceCounter } from '../audience/counter'
+import { createReader } from '../database/reader'
+import { createServices, type Services } from '../services'
+import { NOW, TODAY } from './today'
 import { LiveCalculators } from '../public/live-calculators'
 
 export interface TestServer {
   readonly address: string
   readonly database: Sequelize
   readonly databaseUrl: string
+  readonly services: Services
+  readonly counter: AudienceCounter
   close(): Promise<void>
 }
 
@@ -30,7 +35,15 @@ export async function testServer({
   databaseUrl,
   demo = true,
   receiver,
-}: { databaseUrl?: string; demo?: boolean; receiver?: string } = {}): Promise<TestServer> {
+  now = () => NOW,
+  replicas = [],
+}: {
+  databaseUrl?: string
+  demo?: boolean
+  receiver?: string
+  now?: () => Date
+  replicas?: readonly string[]
+} = {}): Promise<TestServer> {
   const url = databaseUrl ?? (await copiedDatabase(inject('clusterUrl')))
   const log = pino({ level: 'silent' })
   const database = connect(url, log)
@@ -40,6 +53,13 @@ export async function testServer({
   await live.open()
   const handOvers = createHandOversStore(database)
   const delivering = startDelivering(handOvers, { url: () => receiver, secret: 'test-secret' }, log)
+  const reader = createReader(
+    database,
+    replicas.map((replica) => connect(replica, log)),
+    log,
+  )
+  const services = createServices({ database, reader, now, lender: 'Larkmoor Mutual' })
+  const counter = startCounting(services.keepTally, log)
   const pages = mkdtempSync(join(tmpdir(), 'vivid-pages-'))
   writeFileSync(
     join(pages, 'index.html'),
@@ -48,18 +68,21 @@ export async function testServer({
   writeFileSync(join(pages, 'embed.js'), '/* placement */')
   const app = await buildApp({
     database,
+    services,
     live,
+    counter,
     handOvers,
     // In this thread: the worker runs the same.
     fileMaker: { make: makeInWorker, close: async () => undefined },
     hurry: delivering.hurry,
     log,
-    today: () => TODAY,
+    now,
     demoPeople: demo ? demoPeople : [],
     lender: 'Larkmoor Mutual',
     deskFolder: pages,
     visitorFolder: pages,
     trustedProxies: 0,
+    metricsToken: undefined,
   })
   const server = app.listen(0, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))
@@ -68,11 +91,15 @@ export async function testServer({
     address: `http://127.0.0.1:${port}`,
     database,
     databaseUrl: url,
+    services,
+    counter,
     close: async () => {
       server.closeAllConnections()
       await new Promise((done) => server.close(done))
       await delivering.stop()
+      await counter.stop()
       await live.close()
+      await reader.close()
       await database.close()
       rmSync(pages, { recursive: true, force: true })
     },

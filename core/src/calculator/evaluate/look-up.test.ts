@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { Decimal } from '../../money/decimal'
-import { sheetFaults, type RateSheet } from '../document/sheets'
+import type { RateSheet } from '../document/sheets'
 import { lookUp } from './look-up'
 
 const sheet = (match: 'exact' | 'from' | 'upTo'): RateSheet => ({
@@ -50,28 +50,4 @@ describe('a row is found', () => {
     ['2026-11-30', '4.5 since 2026-01-01'],
     ['2026-12-01', '4.1 since 2026-12-01'],
   ])('by the version in force on %s', (on, found) => expect(find('exact', 60, 'good', on)).toBe(found))
-})
-
-test('a sheet with rows that cannot be told apart or read says which', () => {
-  const faulty: RateSheet = {
-    ...sheet('exact'),
-    versions: [
-      {
-        from: '2026-01-01',
-        rows: [
-          { keys: ['60', 'good'], value: '4' },
-          { keys: ['60.0', 'GOOD'], value: '5' },
-          { keys: ['x', 'good'], value: '5' },
-          { keys: ['60'], value: '1' },
-        ],
-      },
-      { from: '2026-01-01', rows: [] },
-    ],
-  }
-  expect(sheetFaults(faulty)).toEqual([
-    { code: 'KEYS_TWICE', version: 0, row: 1, column: 0 },
-    { code: 'KEY_UNREADABLE', version: 0, row: 2, column: 0 },
-    { code: 'KEYS_MISSING', version: 0, row: 3, column: 1 },
-    { code: 'VERSION_TWICE', version: 1, row: -1, column: -1 },
-  ])
 })

@@ -1,5 +1,6 @@
 import { Decimal } from '../../money/decimal'
 import type { RateSheet, SheetKey } from '../document/sheets'
+import { inForce } from '../sheets/versions'
 
 export type LookedUp =
   | { readonly ok: true; readonly value: Decimal; readonly effective: string }
@@ -10,12 +11,7 @@ export type KeyValue = Decimal | string
 
 /** The value of the row that keys fall into, in the version in force on an ISO date. Values are in the sheet's plain unit. */
 export function lookUp(sheet: RateSheet, keys: readonly KeyValue[], on: string): LookedUp {
-  const version = sheet.versions
-    .filter(({ from }) => from <= on)
-    .reduce<RateSheet['versions'][number] | undefined>(
-      (last, one) => (last && last.from > one.from ? last : one),
-      undefined,
-    )
+  const version = inForce(sheet, on)
   if (!version) return { ok: false, reason: 'date' }
   const fitting = sheet.keys.reduce((rows, column, at) => rowsFor(rows, column, at, keys[at]), version.rows)
   const row = fitting[0]

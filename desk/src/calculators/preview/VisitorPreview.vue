@@ -68,7 +68,7 @@ watch(
     if (!now.includes(language.value)) language.value = now[0] ?? 'en-CA'
   },
 )
-watch(() => [program, answers, sheets, language.value, today], show)
+watch(() => [program, answers, sheets, houseStyle, language.value, today], show)
 </script>
 
 <template>

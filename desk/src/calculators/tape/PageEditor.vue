@@ -1,7 +1,11 @@
 <script setup lang="ts">
 import { Button, Input, Modal } from 'ant-design-vue'
-import { ref } from 'vue'
+import { onMounted, ref, shallowRef } from 'vue'
+import { z } from 'zod'
+import { StyleListed } from '@vivid/contract'
 import { currencies, inCurrency, removeLanguage, type CalculatorDocument, type Currency } from '@vivid/core'
+import { sentenceOf } from '../../api/api-error'
+import { request } from '../../api/request'
 import { useDraft } from '../draft-store'
 import { languageName, offeredLanguages } from '../fields/language-name'
 import PickField from '../fields/PickField.vue'
@@ -14,6 +18,20 @@ const { document } = defineProps<{ document: CalculatorDocument }>()
 const draft = useDraft()
 const set = (fields: Partial<CalculatorDocument>) =>
   void draft.change({ ...document, ...fields }, `page.${Object.keys(fields).join()}`)
+
+const styles = shallowRef<readonly StyleListed[]>([])
+const styleProblem = ref('')
+onMounted(async () => {
+  styles.value = await request(z.array(StyleListed), 'GET', '/house-styles').catch(() => [])
+})
+async function chooseStyle(style: string): Promise<void> {
+  styleProblem.value = ''
+  try {
+    await draft.chooseStyle(style)
+  } catch (error) {
+    styleProblem.value = sentenceOf(error)
+  }
+}
 
 const next = ref('')
 const isLanguage = (text: string) => /^[a-z]{2}-[A-Z]{2}$/.test(text)
@@ -74,6 +92,17 @@ const makeMain = (language: string) =>
         ]"
         @change="set({ results: $event as 'live' | 'onButton' })"
       />
+    </div>
+    <div class="style">
+      <PickField
+        id="page-style"
+        label="House style"
+        :value="draft.opened?.houseStyle ?? ''"
+        :options="styles.map(({ id, name }) => ({ value: id, label: name }))"
+        :problem="styleProblem"
+        @change="chooseStyle"
+      />
+      <RouterLink to="/house-styles" class="link">Change the looks themselves</RouterLink>
     </div>
     <div class="wide">
       <span class="group-label">Languages</span>
@@ -139,6 +168,11 @@ const makeMain = (language: string) =>
 .stack {
   display: grid;
   gap: 8px;
+}
+.style {
+  display: grid;
+  gap: 4px;
+  align-content: start;
 }
 .languages {
   margin: 0;

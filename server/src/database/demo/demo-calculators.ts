@@ -7,7 +7,7 @@ import {
   renameLanguage,
   starters,
 } from '@vivid/core'
-import type { HouseStyleName } from '../../house-styles/house-styles'
+import type { ShippedStyle } from '../../house-styles/shipped-styles'
 import { hebrewTexts } from './demo-hebrew'
 
 /** A calculator of the demo lender: its draft, and the documents of the editions it has had, oldest first. */
@@ -25,7 +25,7 @@ export interface DemoCalculator {
   }[]
   readonly ends: 'draft' | 'sent' | 'live' | 'takenDown'
   /** The lender's own where nothing is said. */
-  readonly style?: HouseStyleName
+  readonly style?: ShippedStyle
 }
 
 const [ines, rasmus] = ['ines@larkmoor.example', 'rasmus@larkmoor.example']
@@ -308,13 +308,19 @@ const harbourHome = withAnswers(
   {},
 )
 
+const liveaboard = made(
+  { title: 'Liveaboard mortgage, insured', titleFrench: 'Prêt assuré pour vivre à bord' },
+  {},
+  'insured-purchase',
+)
+
 const once = (
   slug: string,
   draft: CalculatorDocument,
   daysAgo: number,
   editedBy: string,
   approvedBy: string,
-  style: HouseStyleName = 'larkmoor',
+  style: ShippedStyle = 'larkmoor',
 ): DemoCalculator => ({
   slug,
   draft,
@@ -399,6 +405,7 @@ export const demoCalculators: readonly DemoCalculator[] = [
     editions: [],
     ends: 'draft',
   },
+  once('liveaboard-mortgage-insured', liveaboard, 37, ines, kofi),
   once('renew-your-mooring-mortgage', mooring, 12, rasmus, kofi),
   once('what-floating-home-can-you-afford', afford, 19, ines, odile),
   once('skipper-training-loan', skipper, 27, rasmus, odile, 'chandler'),

@@ -4,10 +4,16 @@ import { CalculatorDocument, compile, type PlainDate, RateSheet, stoppingProblem
 import { contentOf, freeze } from '../../editions/edition-content'
 import { calculatorEntry, sheetEntry } from '../../record/entries'
 import { createRecordStore, type NewEntry } from '../../record/record-store'
+import { resolveStyle } from '@vivid/contract'
+import { shippedStyles } from '../../house-styles/shipped-styles'
 import { hashPassword } from '../../people/password'
 import { type DemoCalculator, demoCalculators } from './demo-calculators'
 import { demoPeople } from './demo-people'
-import { demoSheets } from './demo-sheets'
+import { type UsedCalculator, loadAudience } from './demo-audience'
+import { daysBefore, isoDaysBefore } from './demo-days'
+import { type Insert, inserter } from './demo-inserter'
+import { loadPlacements } from './demo-placements'
+import { demoSheets, demoSheetsOn } from './demo-sheets'
 
 /** Loads the demo lender's people and calculators into an empty database, all of it or nothing, once. */
 export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promise<void> {
@@ -21,26 +27,29 @@ export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promi
     const insert = inserter(database, transaction)
     const ids = new Map<string, string>()
     for (const { name, email, role, password } of demoPeople) {
-      ids.set(
-        email,
-        await insert('people', { name, email, role, password_hash: await hashPassword(password) }),
-      )
+      const id = await insert('people', { name, email, role, password_hash: await hashPassword(password) })
+      ids.set(email, id)
     }
-    for (const sheet of demoSheets) {
-      await insert('rate_sheets', {
-        id: sheet.id,
-        sheet: JSON.stringify(RateSheet.parse(sheet)),
-        last_edited_by: ids.get('ines@larkmoor.example'),
-      })
-    }
-    const entries: NewEntry[] = demoSheets.map((sheet) => ({
-      ...sheetEntry('sheetAdded', sheet, whoIs('ines@larkmoor.example')),
-      at: daysBefore(today, 210),
-    }))
+    await insertPeopleWhoCannotSignIn(insert, today)
+    const entries = [...(await loadSheets(insert, today, whoIs))]
+    const calculators = new Map<string, string>()
     for (const calculator of demoCalculators) {
       const id = await loadCalculator(calculator, ids, today, insert, database, transaction)
+      calculators.set(calculator.slug, id)
       entries.push(...demoEntries(calculator, id, today, whoIs))
     }
+    entries.push(...(await loadPlacements(insert, calculators, today, whoIs(wren))))
+    await loadAudience(database, transaction, usedCalculators(today), demoSheets, today)
+    await insert('channel_keys', {
+      name: 'Branch terminals',
+      start: 'vm_demo00',
+      // The hash of nothing anybody could send: a key of the demo opens no door.
+      hash: 'demo',
+      per_minute: 600,
+      made_by: ids.get(wren),
+      made_at: daysBefore(today, 70),
+      last_used: daysBefore(today, 1),
+    })
     const record = createRecordStore(database)
     for (const entry of entries.sort((a, b) => Number(a.at) - Number(b.at)))
       await record.append(entry, transaction)
@@ -52,7 +61,83 @@ export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promi
   })
 }
 
-type Insert = ReturnType<typeof inserter>
+const [ines, odile, wren] = ['ines@larkmoor.example', 'odile@larkmoor.example', 'wren@larkmoor.example']
+
+/** Somebody who left, and somebody who was invited and has not come yet. */
+async function insertPeopleWhoCannotSignIn(insert: Insert, today: PlainDate): Promise<void> {
+  await insert('people', {
+    name: 'Bo Lindqvane',
+    email: 'bo@larkmoor.example',
+    role: 'author',
+    active: false,
+  })
+  await insert('people', {
+    name: 'Tamsin Areola',
+    email: 'tamsin@larkmoor.example',
+    role: 'author',
+    invitation_hash: 'demo',
+    invitation_until: daysBefore(today, -5),
+  })
+}
+
+/** The sheets with their first edition, and what is about to change in them; what of it stands on record. */
+async function loadSheets(
+  insert: Insert,
+  today: PlainDate,
+  whoIs: (email: string) => NewEntry['person'],
+): Promise<NewEntry[]> {
+  const entries: NewEntry[] = []
+  for (const { sheet, draft, sentNote } of demoSheetsOn(today)) {
+    const editor = whoIs(ines).id
+    await insert('rate_sheets', {
+      id: sheet.id,
+      sheet: JSON.stringify(RateSheet.parse(sheet)),
+      draft: JSON.stringify(RateSheet.parse(draft ?? sheet)),
+      revision: draft ? 2 : 1,
+      live_revision: 1,
+      last_edited_by: editor,
+      last_edited_at: daysBefore(today, draft ? 1 : 211),
+      ...(sentNote && { sent_revision: 2, sent_by: editor, sent_note: sentNote }),
+    })
+    await insert('sheet_editions', {
+      sheet_id: sheet.id,
+      number: 1,
+      sheet: JSON.stringify(RateSheet.parse(sheet)),
+      revision: 1,
+      edited_by: editor,
+      approved_by: whoIs(odile).id,
+      approved_at: daysBefore(today, 210),
+    })
+    const entry = (act: NewEntry['act'], email: string, daysAgo: number, details = {}): NewEntry => ({
+      ...sheetEntry(
+        act,
+        act === 'sheetAdded' || act === 'sheetApproved' ? sheet : (draft ?? sheet),
+        whoIs(email),
+        details,
+      ),
+      at: daysBefore(today, daysAgo),
+    })
+    entries.push(entry('sheetAdded', ines, 211), entry('sheetApproved', odile, 210, { edition: 1 }))
+    if (draft) entries.push(entry('sheetChanged', ines, 1))
+    if (sentNote) entries.push(entry('sheetSent', ines, 1, { note: sentNote }))
+  }
+  return entries
+}
+
+/** What the audience of the demo had before it: the live calculators and the one that was taken down. */
+const usedCalculators = (today: PlainDate): UsedCalculator[] =>
+  demoCalculators.flatMap(({ slug, editions, ends }) => {
+    const last = editions.at(-1)
+    if (!last) return []
+    return [
+      {
+        slug,
+        liveFrom: editions.map(({ daysAgo }) => isoDaysBefore(today, daysAgo)),
+        ...(ends === 'takenDown' && { until: isoDaysBefore(today, 40) }),
+        program: compile(last.document, demoSheets).program,
+      },
+    ]
+  })
 
 async function loadCalculator(
   { slug, draft, editedBy, editedDaysAgo, editions, ends, style = 'larkmoor' }: DemoCalculator,
@@ -84,7 +169,7 @@ async function loadCalculator(
     const { program } = compiled
     if (stoppingProblems(compiled).length > 0)
       throw new Error(`the demo edition ${slug} ${index + 1} does not compile`)
-    const { text, sha256 } = freeze(contentOf(program, style))
+    const { text, sha256 } = freeze(contentOf(program, resolveStyle(shippedStyles[style].choices)))
     await insert('editions', {
       calculator_id: id,
       number: index + 1,
@@ -148,21 +233,3 @@ function demoEntries(
       : []),
   ]
 }
-
-/** Inserts a row and returns its id (for a table without one, its first column). */
-const inserter =
-  (database: Sequelize, transaction: Transaction) =>
-  async (
-    table: 'people' | 'calculators' | 'editions' | 'rate_sheets',
-    row: Record<string, unknown>,
-  ): Promise<string> => {
-    const columns = Object.keys(row)
-    const [made] = await database.query<Record<string, string>>(
-      `INSERT INTO ${table} (${columns.join(', ')}) VALUES (${columns.map((c) => `:${c}`).join(', ')}) RETURNING *`,
-      { replacements: row, type: QueryTypes.SELECT, transaction },
-    )
-    return made?.id ?? ''
-  }
-
-const daysBefore = ({ year, month, day }: PlainDate, days: number) =>
-  new Date(Date.UTC(year, month - 1, day - days, 14, 2))

@@ -1,0 +1,145 @@
+import { z } from 'zod'
+import type { HouseStyle } from './visitor'
+
+/** The letters that ship with the product: name and CSS family. All but the system's have Latin; Rubik adds Hebrew. */
+export const fonts = {
+  figtree: "'Figtree Variable', 'Rubik Variable', system-ui, sans-serif",
+  bricolage: "'Bricolage Grotesque Variable', 'Rubik Variable', system-ui, sans-serif",
+  rubik: "'Rubik Variable', system-ui, sans-serif",
+  sourceSerif: "'Source Serif 4 Variable', Georgia, serif",
+  system: 'system-ui, sans-serif',
+} as const satisfies Record<string, string>
+export type FontName = keyof typeof fonts
+export const fontNames = Object.keys(fonts) as [FontName, ...FontName[]]
+
+/** Each colour of a style and the custom property the visitor page draws with. */
+export const styleColours = {
+  ink: '--ink',
+  inkSoft: '--ink-soft',
+  paper: '--paper',
+  card: '--card',
+  line: '--line',
+  lineSoft: '--line-soft',
+  accent: '--accent',
+  accentSoft: '--accent-soft',
+  onAccent: '--on-accent',
+  error: '--error',
+  principal: '--principal',
+  interest: '--interest',
+  part2: '--part-2',
+  part3: '--part-3',
+  part4: '--part-4',
+  part5: '--part-5',
+} as const satisfies Record<string, `--${string}`>
+export type StyleColour = keyof typeof styleColours
+export const styleColourNames = Object.keys(styleColours) as StyleColour[]
+
+export const densities = { compact: '0.8', normal: '1', roomy: '1.25' } as const
+export type Density = keyof typeof densities
+
+const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'a colour like "#5b2a86"')
+
+/** A lender's looks, as they are chosen. */
+export const StyleChoices = z.strictObject({
+  scheme: z.enum(['light', 'dark']),
+  colours: z.strictObject(
+    Object.fromEntries(styleColourNames.map((name) => [name, colour])) as Record<StyleColour, typeof colour>,
+  ),
+  display: z.enum(fontNames),
+  text: z.enum(fontNames),
+  /** Pixels. */
+  corner: z.int().min(0).max(24),
+  density: z.enum(Object.keys(densities) as [Density, ...Density[]]),
+})
+export type StyleChoices = z.infer<typeof StyleChoices>
+
+/** The custom properties an edition freezes. */
+export const resolveStyle = ({
+  scheme,
+  colours,
+  display,
+  text,
+  corner,
+  density,
+}: StyleChoices): HouseStyle => ({
+  ...(scheme === 'dark' && { '--scheme': 'dark' }),
+  ...Object.fromEntries(styleColourNames.map((name) => [styleColours[name], colours[name]])),
+  '--corner': `${corner}px`,
+  '--density': densities[density],
+  '--display': fonts[display],
+  '--text': fonts[text],
+})
+
+/** What has to stand out from what, and by how much (WCAG 2.2: 4.5 for text, 3 for shapes). */
+const pairs: readonly (readonly [StyleColour, StyleColour, least: number])[] = [
+  ['ink', 'card', 4.5],
+  ['ink', 'paper', 4.5],
+  ['inkSoft', 'card', 4.5],
+  ['inkSoft', 'paper', 4.5],
+  ['accent', 'card', 4.5],
+  ['accent', 'paper', 4.5],
+  ['accent', 'accentSoft', 4.5],
+  ['ink', 'accentSoft', 4.5],
+  ['onAccent', 'accent', 4.5],
+  ['error', 'card', 4.5],
+  ['error', 'paper', 4.5],
+  ['line', 'card', 3],
+  ['line', 'paper', 3],
+  ['principal', 'card', 3],
+  ['interest', 'card', 3],
+  ['part2', 'card', 3],
+  ['part3', 'card', 3],
+  ['part4', 'card', 3],
+  ['part5', 'card', 3],
+]
+
+/** Two colours of a style that are too alike; `ratio` is rounded down to a hundredth, so that it never flatters. */
+export interface ContrastFault {
+  readonly of: StyleColour
+  readonly on: StyleColour
+  readonly ratio: number
+  readonly least: number
+}
+
+export const contrastFaults = ({ colours }: StyleChoices): ContrastFault[] =>
+  pairs.flatMap(([of, on, least]) => {
+    const exact = contrast(colours[of], colours[on])
+    return exact >= least ? [] : [{ of, on, ratio: Math.floor(exact * 100) / 100, least }]
+  })
+
+/** Contrast ratio of two "#rrggbb" colours, 1 to 21 (WCAG 2.2). */
+export function contrast(a: string, b: string): number {
+  const [dark = 0, light = 0] = [luminance(a), luminance(b)].sort((x, y) => x - y)
+  return (light + 0.05) / (dark + 0.05)
+}
+
+function luminance(hex: string): number {
+  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => {
+    const part = parseInt(hex.slice(at, at + 2), 16) / 255
+    return part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4
+  })
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b
+}
+
+/** A house style as the desk lists it. */
+export const StyleListed = z.strictObject({
+  id: z.string().regex(/^[a-z0-9][a-z0-9-]{0,59}$/, 'small letters, digits and hyphens'),
+  name: z.string().trim().min(1).max(80),
+  choices: StyleChoices,
+  /** Goes up by one with every save. */
+  revision: z.int(),
+  lastEditedBy: z.string().nullable(),
+  lastEditedAt: z.iso.datetime(),
+  /** The calculators that wear it. */
+  wornBy: z.array(z.strictObject({ id: z.uuid(), title: z.string(), slug: z.string() })),
+})
+export type StyleListed = z.infer<typeof StyleListed>
+
+/** Saves a style on top of a revision; 0: it is new. */
+export const SaveStyle = z.strictObject({
+  revision: z.int().min(0),
+  id: StyleListed.shape.id,
+  name: StyleListed.shape.name,
+  choices: StyleChoices,
+})
+export type SaveStyle = z.infer<typeof SaveStyle>

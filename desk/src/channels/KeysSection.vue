@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { Alert, Button, Input, InputNumber, Modal, Table } from 'ant-design-vue'
+import { onMounted, reactive, ref, shallowRef } from 'vue'
+import { z } from 'zod'
+import { KeyListed, KeyMade } from '@vivid/contract'
+import { request } from '../api/request'
+import { copyText } from '../app/copy-text'
+import { useAsking } from '../app/use-asking'
+import { dayOf, whenOf } from '../calculators/moments'
+
+/** Keys by which other servers of the lender's ask for figures. */
+const { busy, problem, asking } = useAsking()
+const keys = shallowRef<readonly KeyListed[]>()
+const made = ref('')
+onMounted(() =>
+  asking(async () => {
+    keys.value = await request(z.array(KeyListed), 'GET', '/channels/keys')
+  }),
+)
+const making = ref(false)
+const fresh = reactive({ name: '', perMinute: 600 })
+async function make(): Promise<void> {
+  making.value = false
+  await asking(async () => {
+    const { key, keys: all } = await request(KeyMade, 'POST', '/channels/keys', fresh)
+    made.value = key
+    keys.value = all
+  })
+  fresh.name = ''
+}
+function withdraw({ id, name }: KeyListed): void {
+  Modal.confirm({
+    title: `Withdraw “${name}”?`,
+    content: 'Whatever asks with it is refused from then on, within a second. It cannot be brought back.',
+    okText: 'Withdraw it',
+    okButtonProps: { danger: true },
+    cancelText: 'Keep it',
+    onOk: () =>
+      asking(async () => {
+        keys.value = await request(z.array(KeyListed), 'DELETE', `/channels/keys/${id}`)
+      }).then(() => undefined),
+  })
+}
+const columns = [
+  { title: 'Key', key: 'name' },
+  { title: 'Begins with', dataIndex: 'start', width: 120 },
+  { title: 'A minute', dataIndex: 'perMinute', width: 90, align: 'right' as const },
+  { title: 'Made', key: 'made', width: 230 },
+  { title: 'Last used', key: 'used', width: 120 },
+  { title: '', key: 'actions', width: 110 },
+]
+</script>
+
+<template>
+  <section>
+    <div class="head">
+      <h2>Keys</h2>
+      <Button :loading="busy" @click="making = true">Make a key</Button>
+    </div>
+    <Alert v-if="problem" type="error" role="alert" :message="problem" />
+    <Alert v-if="made" type="success" closable @close="made = ''">
+      <template #message>Put this key where the other server keeps its secrets. It is shown once.</template>
+      <template #description>
+        <pre id="new-key" tabindex="0">{{ made }}</pre>
+        <Button size="small" @click="copyText(made)">Copy the key</Button>
+      </template>
+    </Alert>
+    <p v-if="keys?.length === 0" class="soft">
+      No key yet: another server of the lender’s gets one, with a limit of its own. Without a key, each
+      address has a low one.
+    </p>
+    <Table
+      v-else
+      :data-source="[...(keys ?? [])]"
+      :columns="columns"
+      row-key="id"
+      size="small"
+      :pagination="false"
+    >
+      <template #bodyCell="{ column, record }">
+        <strong v-if="column.key === 'name'" :class="{ soft: record.withdrawnAt }">{{ record.name }}</strong>
+        <template v-else-if="column.key === 'made'"
+          >{{ dayOf(record.madeAt) }} by {{ record.madeBy }}</template
+        >
+        <template v-else-if="column.key === 'used'">{{
+          record.lastUsed ? whenOf(new Date(record.lastUsed)) : 'never'
+        }}</template>
+        <template v-else-if="column.key === 'actions'">
+          <span v-if="record.withdrawnAt" class="soft">withdrawn</span>
+          <button v-else type="button" class="link" @click="withdraw(record as KeyListed)">Withdraw</button>
+        </template>
+      </template>
+    </Table>
+    <Modal
+      v-model:open="making"
+      title="Make a key"
+      ok-text="Make it"
+      :ok-button-props="{ disabled: !fresh.name.trim() }"
+      cancel-text="Cancel"
+      @ok="make"
+    >
+      <label for="key-name">What asks with it</label>
+      <Input id="key-name" v-model:value="fresh.name" :maxlength="80" placeholder="Branch terminals" />
+      <label for="key-limit" class="next">Evaluations a minute, at most</label>
+      <InputNumber id="key-limit" v-model:value="fresh.perMinute" :min="1" :max="100000" />
+    </Modal>
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 10px;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
+pre {
+  margin: 6px 0 8px;
+  overflow-wrap: anywhere;
+  white-space: pre-wrap;
+}
+.next {
+  display: block;
+  margin-top: 12px;
+}
+</style>

@@ -1,0 +1,359 @@
+<script setup lang="ts">
+import { Alert, Button, Input } from 'ant-design-vue'
+import { computed, ref, watch } from 'vue'
+import { sheetChanges, startOf, type RateSheet, type SheetVersion } from '@vivid/core'
+import PickField from '../calculators/fields/PickField.vue'
+import { localToday } from '../calculators/local-today'
+import { dayOf } from '../calculators/moments'
+import { readTextFile, saveTextFile } from '../calculators/text-files'
+import { useSession } from '../people/session-store'
+import SheetActions from './SheetActions.vue'
+import SheetImpact from './SheetImpact.vue'
+import SheetTable from './SheetTable.vue'
+import { readRows, writeRows, type SheetCsvFault } from './sheet-csv'
+import { addKey, addVersion, isBefore, removeKey, withVersion } from './sheet-edit'
+import { faultSaid, partOf, startSaid } from './sheet-words'
+import { useSheets } from './sheets-store'
+
+/** The sheet that is open: what it is found by, and a table for each day it takes effect. */
+const { sheet } = defineProps<{ sheet: RateSheet }>()
+const sheets = useSheets()
+const session = useSession()
+const readOnly = computed(() => !session.can('edit'))
+
+const minute = () => `${localToday()}T${new Date().toTimeString().slice(0, 5)}`
+const inOrder = computed(() =>
+  sheet.versions.map((version, at) => ({ version, at })).sort((a, b) => isBefore(a.version, b.version)),
+)
+const shown = ref(inOrder.value.at(-1)?.at ?? 0)
+watch(
+  () => sheet.id,
+  () => (shown.value = inOrder.value.at(-1)?.at ?? 0),
+)
+const current = computed(() => sheet.versions[shown.value] ?? sheet.versions[0])
+const csvFaults = ref<readonly SheetCsvFault[]>([])
+watch([() => sheet.id, shown], () => (csvFaults.value = []))
+
+/** Cells of the shown version whose figure is another one than in force. */
+const changed = computed(() => {
+  const version = current.value
+  if (!version || !sheets.isReadable) return new Set<string>()
+  const changes = sheetChanges(sheets.saved?.live ?? undefined, sheet)
+  return new Set(
+    changes
+      .filter(({ start }) => start === startOf(version))
+      .map(({ keys }) => version.rows.findIndex((row) => row.keys.join() === keys.join()))
+      .filter((row) => row >= 0)
+      .map((row) => `${row} ${sheet.keys.length}`),
+  )
+})
+const changeVersion = (fields: Partial<SheetVersion>, key?: string) =>
+  sheets.change(
+    withVersion(sheet, shown.value, (version) => ({ ...version, ...fields })),
+    key && `${shown.value} ${key}`,
+  )
+function changeTime(event: Event): void {
+  const { value } = event.target as HTMLInputElement
+  const { at: _, ...version } = current.value ?? { from: localToday(), rows: [] }
+  sheets.change(
+    withVersion(sheet, shown.value, () => (value && value !== '00:00' ? { ...version, at: value } : version)),
+  )
+}
+function another(): void {
+  sheets.change(addVersion(sheet, localToday()))
+  shown.value = sheet.versions.length
+}
+function removeVersion(): void {
+  sheets.change({ ...sheet, versions: sheet.versions.filter((_, i) => i !== shown.value) })
+  shown.value = 0
+}
+const changeKey = (at: number, fields: object) =>
+  sheets.change(
+    { ...sheet, keys: sheet.keys.map((key, i) => (i === at ? { ...key, ...fields } : key)) },
+    `key ${at}`,
+  )
+
+/** The address follows the name of a sheet that is not kept yet. */
+function rename(name: string): void {
+  const id =
+    name
+      .toLowerCase()
+      .normalize('NFD')
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '')
+      .slice(0, 60) || 'new-sheet'
+  sheets.change({ ...sheet, name, ...(sheets.revision === 0 && { id }) }, 'name')
+}
+
+async function loadRows(): Promise<void> {
+  const text = await readTextFile('.csv,text/csv')
+  if (text === undefined) return
+  const read = readRows(text, sheet)
+  csvFaults.value = read.ok ? [] : read.faults
+  if (read.ok) changeVersion({ rows: read.rows })
+}
+function saveRows(): void {
+  if (!current.value) return
+  const name = `${sheet.id}-${current.value.from}.csv`
+  saveTextFile(writeRows(sheet, current.value.rows), name, 'text/csv;charset=utf-8')
+}
+
+function onKey(event: KeyboardEvent): void {
+  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return
+  event.preventDefault()
+  if (event.shiftKey) sheets.redo()
+  else sheets.undo()
+}
+
+const units = [
+  { value: 'percent', label: 'a percentage' },
+  { value: 'number', label: 'a number' },
+  { value: 'money', label: 'an amount' },
+  { value: 'term', label: 'a length, in months' },
+  { value: 'text', label: 'a text' },
+  { value: 'frequency', label: 'a payment frequency' },
+]
+const matches = [
+  { value: 'exact', label: 'exactly' },
+  { value: 'from', label: 'from this on' },
+  { value: 'upTo', label: 'up to this' },
+]
+const given = [
+  { value: 'percent', label: 'a percentage' },
+  { value: 'money', label: 'an amount' },
+  { value: 'number', label: 'a number' },
+]
+</script>
+
+<template>
+  <div class="one" @keydown="onKey">
+    <div v-if="sheets.saved?.sentBack" class="words">
+      <strong>{{ sheets.saved.sentBack.by }}</strong> sent it back, {{ dayOf(sheets.saved.sentBack.at) }}:
+      {{ sheets.saved.sentBack.text }}
+    </div>
+    <div v-else-if="sheets.saved?.sentNote" class="words">
+      <strong>{{ sheets.saved.sentBy }}</strong> says: {{ sheets.saved.sentNote }}
+    </div>
+    <div class="editor" :inert="readOnly || undefined">
+      <div>
+        <label for="sheet-name">Name</label>
+        <Input id="sheet-name" :value="sheet.name" :maxlength="80" @update:value="rename" />
+      </div>
+      <PickField
+        id="sheet-gives"
+        label="Each row gives"
+        :value="sheet.gives"
+        :options="given"
+        @change="sheets.change({ ...sheet, gives: $event as RateSheet['gives'] })"
+      />
+      <div v-for="(key, i) in sheet.keys" :key="i" class="key wide">
+        <div>
+          <label :for="`key-${i}`">Found by</label>
+          <Input
+            :id="`key-${i}`"
+            :value="key.name"
+            :maxlength="80"
+            @update:value="changeKey(i, { name: $event })"
+          />
+        </div>
+        <PickField
+          :id="`key-${i}-unit`"
+          label="which is"
+          :value="key.unit"
+          :options="units"
+          @change="changeKey(i, { unit: $event })"
+        />
+        <PickField
+          :id="`key-${i}-match`"
+          label="matched"
+          :value="key.match"
+          :options="matches"
+          @change="changeKey(i, { match: $event })"
+        />
+        <Button v-if="i === 1" size="small" @click="sheets.change(removeKey(sheet))">Remove</Button>
+      </div>
+      <button
+        v-if="sheet.keys.length < 2"
+        type="button"
+        class="link wide"
+        @click="sheets.change(addKey(sheet))"
+      >
+        Find by a second key too
+      </button>
+    </div>
+    <div class="versions" role="group" aria-label="Versions by the moment they take effect">
+      <button
+        v-for="{ version, at } in inOrder"
+        :key="at"
+        type="button"
+        :aria-pressed="at === shown"
+        @click="shown = at"
+      >
+        {{ startSaid(startOf(version)) }} <span class="soft">{{ partOf(version, sheet, minute()) }}</span>
+      </button>
+      <button v-if="!readOnly" type="button" class="link" @click="another">Add a version</button>
+    </div>
+    <template v-if="current">
+      <div class="day">
+        <label for="version-from">Takes effect on</label>
+        <input
+          id="version-from"
+          :value="current.from"
+          type="date"
+          class="pick"
+          required
+          :readonly="readOnly"
+          @change="changeVersion({ from: ($event.target as HTMLInputElement).value || current.from })"
+        />
+        <label for="version-at">at</label>
+        <input
+          id="version-at"
+          :value="current.at ?? '00:00'"
+          type="time"
+          class="pick"
+          :readonly="readOnly"
+          @change="changeTime"
+        />
+        <span class="files">
+          <template v-if="!readOnly">
+            <Button
+              size="small"
+              type="text"
+              :disabled="!sheets.canUndo"
+              title="Undo (Ctrl Z)"
+              @click="sheets.undo"
+              >Undo</Button
+            >
+            <Button
+              size="small"
+              type="text"
+              :disabled="!sheets.canRedo"
+              title="Ctrl Shift Z"
+              @click="sheets.redo"
+              >Redo</Button
+            >
+            <Button v-if="sheet.versions.length > 1" size="small" @click="removeVersion"
+              >Remove this version</Button
+            >
+            <Button size="small" @click="loadRows">Load CSV</Button>
+          </template>
+          <Button size="small" @click="saveRows">Save CSV</Button>
+        </span>
+      </div>
+      <Alert v-if="csvFaults.length" type="error" role="alert" message="Nothing was loaded.">
+        <template #description
+          ><p v-for="(fault, i) in csvFaults.slice(0, 10)" :key="i">
+            Row {{ fault.row }}, {{ fault.column }}: {{ fault.what }}.
+          </p></template
+        >
+      </Alert>
+      <Alert
+        v-if="!sheets.isReadable"
+        type="warning"
+        role="status"
+        message="Some cells are no numbers yet."
+      />
+      <Alert v-else-if="sheets.faults.length" type="error" role="status" message="This cannot be kept yet.">
+        <template #description>
+          <p v-for="(fault, i) in sheets.faults.slice(0, 6)" :key="i">
+            <template v-if="fault.row >= 0"
+              >Row {{ fault.row + 1 }}, {{ sheet.keys[fault.column]?.name ?? 'value' }}</template
+            ><template v-else>{{ startSaid(startOf(sheet.versions[fault.version] ?? current)) }}</template
+            >: {{ faultSaid(fault, sheet) }}.
+          </p>
+        </template>
+      </Alert>
+      <SheetTable
+        :sheet="sheet"
+        :version="current"
+        :changed="changed"
+        :read-only="readOnly"
+        @change="(rows, key) => changeVersion({ rows }, key)"
+      />
+      <p v-if="changed.size" class="soft">
+        Marked at the left: {{ changed.size }} {{ changed.size === 1 ? 'figure' : 'figures' }} that
+        {{ changed.size === 1 ? 'is' : 'are' }} not in force yet.
+      </p>
+    </template>
+    <SheetActions />
+    <SheetImpact v-if="sheets.impact" :impact="sheets.impact" />
+    <details v-if="sheets.saved?.editions.length" class="editions">
+      <summary>Approved so far: {{ sheets.saved.editions.length }}</summary>
+      <ol reversed>
+        <li v-for="edition in sheets.saved.editions" :key="edition.number">
+          {{ dayOf(edition.approvedAt) }},
+          {{ edition.approvedBy ? `by ${edition.approvedBy}` : 'brought along by a calculator' }}; last
+          changed by {{ edition.editedBy }}.<template v-if="edition.note"> “{{ edition.note }}”</template>
+          <button v-if="!readOnly" type="button" class="link" @click="sheets.startFrom(edition.number)">
+            put it into the draft
+          </button>
+        </li>
+      </ol>
+    </details>
+    <p v-if="sheets.saved?.usedBy.length" class="soft">Looked up by {{ sheets.saved.usedBy.join(', ') }}.</p>
+  </div>
+</template>
+
+<style scoped>
+.one {
+  display: grid;
+  gap: 14px;
+  padding: 18px 20px;
+  border: 1px solid var(--line);
+  border-radius: 9px;
+  background: var(--card);
+}
+.words {
+  padding: 8px 12px;
+  border-left: 4px solid var(--sun);
+  background: var(--paper);
+}
+.key {
+  display: grid;
+  grid-template-columns: 1fr 1fr 1fr auto;
+  gap: 12px;
+  align-items: end;
+}
+.versions {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.versions button:not(.link) {
+  padding: 5px 12px;
+  border: 1px solid var(--control-line);
+  border-radius: 6px;
+  background: var(--card);
+  cursor: pointer;
+}
+.versions button[aria-pressed='true'] {
+  border-color: var(--plum);
+  background: var(--lilac);
+}
+.day {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+}
+.day .pick {
+  width: auto;
+}
+.files {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-left: auto;
+}
+.link {
+  justify-self: start;
+}
+.editions ol {
+  padding-left: 22px;
+}
+summary {
+  color: var(--plum);
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,143 @@
+import equal from 'fast-deep-equal'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { z } from 'zod'
+import { RateSheet, sheetFaults } from '@vivid/core'
+import { SheetImpactSaid, SheetListed } from '@vivid/contract'
+import { isApiError, sentenceOf } from '../api/api-error'
+import { request } from '../api/request'
+import { createSnapshots } from './snapshots'
+
+/** A row that nothing was typed in yet does not count. */
+const withoutEmptyRows = (sheet: RateSheet): RateSheet => ({
+  ...sheet,
+  versions: sheet.versions.map((version) => ({
+    ...version,
+    rows: version.rows.filter(({ keys, value }) => [...keys, value].some((text) => text.trim() !== '')),
+  })),
+})
+
+/** The rate sheets at this desk, and the one that is open: what is typed, what of it is kept, what it would do. */
+export const useSheets = defineStore('sheets', () => {
+  const listed = shallowRef<readonly SheetListed[]>()
+  const sheet = shallowRef<RateSheet>()
+  const revision = ref(0)
+  const problem = ref('')
+  const busy = ref(false)
+  const impact = shallowRef<SheetImpactSaid>()
+  const history = createSnapshots<RateSheet>()
+
+  const saved = computed(() => listed.value?.find((one) => one.sheet.id === sheet.value?.id))
+  const typed = computed(() => sheet.value && withoutEmptyRows(sheet.value))
+  const isChanged = computed(() => !equal(saved.value?.sheet, typed.value))
+  /** Values that are no decimals yet cannot even be checked further. */
+  const isReadable = computed(() => RateSheet.safeParse(typed.value).success)
+  const faults = computed(() => (typed.value && isReadable.value ? sheetFaults(typed.value) : []))
+
+  async function load(asked: string): Promise<void> {
+    await act(async () => {
+      listed.value = await request(z.array(SheetListed), 'GET', '/rate-sheets')
+      choose(listed.value.find((one) => one.sheet.id === asked) ?? listed.value[0])
+    })
+  }
+
+  function choose(one: SheetListed | undefined): void {
+    history.clear()
+    impact.value = undefined
+    problem.value = ''
+    sheet.value = one?.sheet
+    revision.value = one?.revision ?? 0
+  }
+
+  function begin(fresh: RateSheet): void {
+    choose(undefined)
+    sheet.value = fresh
+  }
+
+  function change(next: RateSheet, key?: string): void {
+    if (!sheet.value) return
+    history.keep(sheet.value, key)
+    sheet.value = next
+    impact.value = undefined
+  }
+  const undo = () => void (sheet.value && (sheet.value = history.undo(sheet.value)))
+  const redo = () => void (sheet.value && (sheet.value = history.redo(sheet.value)))
+
+  /** Does something, and says what went wrong; whether it went well. */
+  async function act(work: () => Promise<void>): Promise<boolean> {
+    busy.value = true
+    problem.value = ''
+    try {
+      await work()
+      return true
+    } catch (error) {
+      problem.value = isApiError(error, 'REVISION_STALE')
+        ? 'Somebody else saved this sheet meanwhile. What you typed is still here: copy it, load the sheet again, and paste it.'
+        : sentenceOf(error)
+      return false
+    } finally {
+      busy.value = false
+    }
+  }
+
+  /** Takes what the server has of a sheet now. */
+  async function take(kept: SheetListed): Promise<void> {
+    const others = (listed.value ?? []).filter((one) => one.sheet.id !== kept.sheet.id)
+    listed.value = [...others, kept].sort((a, b) => a.sheet.id.localeCompare(b.sheet.id))
+    sheet.value = kept.sheet
+    revision.value = kept.revision
+  }
+
+  const save = () =>
+    act(async () => {
+      if (!typed.value) return
+      const body = { revision: revision.value, sheet: typed.value }
+      await take(await request(SheetListed, 'PUT', '/rate-sheets', body))
+    })
+
+  /** Sends, sends back or approves, with everything saved before. */
+  async function step(action: 'send' | 'send-back' | 'approve', more: object = {}): Promise<boolean> {
+    if (isChanged.value && !(await save())) return false
+    return act(async () => {
+      const path = `/rate-sheets/${sheet.value?.id}/${action}`
+      await take(await request(SheetListed, 'POST', path, { revision: revision.value, ...more }))
+    })
+  }
+
+  const showImpact = () =>
+    act(async () => {
+      impact.value = await request(SheetImpactSaid, 'POST', '/rate-sheets/impact', { sheet: typed.value })
+    })
+
+  /** Puts a state that was approved before into the draft, where it can be changed and sent. */
+  const startFrom = (number: number) =>
+    act(async () => {
+      const before = await request(RateSheet, 'GET', `/rate-sheets/${sheet.value?.id}/editions/${number}`)
+      change(before)
+    })
+
+  return {
+    listed,
+    sheet,
+    revision,
+    saved,
+    isChanged,
+    isReadable,
+    faults,
+    problem,
+    busy,
+    impact,
+    canUndo: history.canUndo,
+    canRedo: history.canRedo,
+    load,
+    choose,
+    begin,
+    change,
+    undo,
+    redo,
+    save,
+    step,
+    showImpact,
+    startFrom,
+  }
+})

@@ -1,0 +1,61 @@
+import pino from 'pino'
+import type { Sequelize } from 'sequelize'
+import { InvitePerson, type RecordVerified } from '@vivid/contract'
+import { bringBack } from './archive/bring-back'
+import { takeOut } from './archive/take-out'
+import { connect } from './database/connection'
+import { createReader } from './database/reader'
+import { migrate } from './database/migrate'
+import { createRecordStore } from './record/record-store'
+import { createServices } from './services'
+import { readSettings } from './settings'
+
+/** What somebody with the database's address can do from a command line. The environment says which database. */
+
+/** Works every hash of the record out again. */
+export const verifyRecord = (env: NodeJS.ProcessEnv): Promise<RecordVerified> =>
+  onDatabase(env, (database) => createRecordStore(database).verify())
+
+/** Everything in one archive. */
+export const takeArchiveOut = (env: NodeJS.ProcessEnv): Promise<Uint8Array> => onDatabase(env, takeOut)
+
+/** An archive back into an empty database. */
+export const bringArchiveBack = (env: NodeJS.ProcessEnv, archive: Uint8Array): Promise<void> =>
+  onDatabase(env, (database) => bringBack(database, archive))
+
+/** Invites somebody, or somebody again who is here already; the secret of their link. */
+export const inviteByHand = (env: NodeJS.ProcessEnv, asked: unknown): Promise<string> =>
+  onDatabase(env, async (database) => {
+    const now = () => new Date()
+    const reader = createReader(database, [], silent)
+    const { people, stores } = createServices({
+      database,
+      reader,
+      now,
+      lender: readSettings(env, '.').lender,
+    })
+    const person = InvitePerson.parse(asked)
+    const operator = { id: '00000000-0000-0000-0000-000000000000', name: 'whoever runs the server' }
+    const known = (await stores.people.all()).find(
+      ({ email }) => email.toLowerCase() === person.email.toLowerCase(),
+    )
+    const invited = known
+      ? await people.inviteAgain(known.id, operator)
+      : await people.invite(person, operator)
+    return invited.secret
+  })
+
+const silent = pino({ level: 'silent' })
+
+async function onDatabase<Result>(
+  env: NodeJS.ProcessEnv,
+  act: (database: Sequelize) => Promise<Result>,
+): Promise<Result> {
+  const database = connect(readSettings(env, '.').databaseUrl, silent)
+  try {
+    await migrate(database, silent)
+    return await act(database)
+  } finally {
+    await database.close()
+  }
+}

@@ -1,0 +1,66 @@
+import { createHash, randomBytes } from 'node:crypto'
+import type { Sequelize, Transaction } from 'sequelize'
+import type { KeyListed, KeyMade, MakeKey, Person, RecordAct } from '@vivid/contract'
+import { AppError } from '../http/app-error'
+import type { PeopleStore } from '../people/people-store'
+import type { RecordStore } from '../record/record-store'
+import type { KeysStore } from './keys-store'
+
+export interface KeysDeps {
+  readonly database: Sequelize
+  readonly keys: KeysStore
+  readonly people: PeopleStore
+  readonly record: RecordStore
+  /** Tells every server process, once the transaction is through, that the keys are others. */
+  readonly announce: (transaction: Transaction) => Promise<void>
+}
+
+export type KeysService = ReturnType<typeof createKeysService>
+
+/** Secrets of 192 random bits need no slow hash: nobody guesses them. */
+export const hashOfKey = (key: string): string => createHash('sha256').update(key).digest('hex')
+
+/** Keys by which other servers of the lender's ask for figures. */
+export function createKeysService({ database, keys, people, record, announce }: KeysDeps) {
+  async function listed(): Promise<KeyListed[]> {
+    const [all, nameOf] = await Promise.all([keys.all(), people.names()])
+    return all.map(({ hash: _, madeBy, madeAt, lastUsed, withdrawnAt, ...key }) => ({
+      ...key,
+      madeBy: nameOf(madeBy),
+      madeAt: madeAt.toISOString(),
+      lastUsed: lastUsed?.toISOString() ?? null,
+      withdrawnAt: withdrawnAt?.toISOString() ?? null,
+    }))
+  }
+  const entry = (act: RecordAct, id: string, subject: string, person: Person) => ({
+    act,
+    of: 'key' as const,
+    id,
+    subject,
+    details: {},
+    person,
+  })
+
+  return {
+    listed,
+    async make({ name, perMinute }: MakeKey, person: Person): Promise<KeyMade> {
+      const key = `vm_${randomBytes(24).toString('base64url')}`
+      await database.transaction(async (transaction) => {
+        const made = { name, perMinute, start: key.slice(0, 9), hash: hashOfKey(key), madeBy: person.id }
+        const id = await keys.add(made, transaction)
+        await record.append(entry('keyMade', id, name, person), transaction)
+        await announce(transaction)
+      })
+      return { key, keys: await listed() }
+    },
+    async withdraw(id: string, person: Person): Promise<KeyListed[]> {
+      await database.transaction(async (transaction) => {
+        const withdrawn = await keys.withdraw(id, transaction)
+        if (!withdrawn) throw new AppError('KEY_UNKNOWN')
+        await record.append(entry('keyWithdrawn', id, withdrawn.name, person), transaction)
+        await announce(transaction)
+      })
+      return listed()
+    },
+  }
+}

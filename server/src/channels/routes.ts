@@ -1,0 +1,32 @@
+import { Router } from 'express'
+import { MakeKey } from '@vivid/contract'
+import type { CalculatorsStore } from '../calculators/calculators-store'
+import { parseOrThrow } from '../http/parse'
+import { param } from '../http/routing'
+import { whoIs } from '../people/who-is'
+import type { LiveCalculators } from '../public/live-calculators'
+import { channelCalculators } from './channel-calculators'
+import type { KeysService } from './keys-service'
+
+/** `/api/channels`, behind a session: what other channels can ask, and the keys they ask with. */
+export function channelRoutes(
+  keys: KeysService,
+  live: LiveCalculators,
+  calculators: CalculatorsStore,
+): Router {
+  const router = Router()
+  router.get('/calculators', async (_req, res) => {
+    const samples = new Map(
+      (await calculators.all()).map(({ slug, draft }) => [slug, draft.samples[0]?.answers ?? {}]),
+    )
+    res.json(channelCalculators(live, samples))
+  })
+  router.get('/keys', async (_req, res) => void res.json(await keys.listed()))
+  router.post('/keys', async (req, res) => {
+    res.status(201).json(await keys.make(parseOrThrow(MakeKey, req.body), whoIs(res)))
+  })
+  router.delete('/keys/:id', async (req, res) => {
+    res.json(await keys.withdraw(param(req, 'id'), whoIs(res)))
+  })
+  return router
+}

@@ -1,0 +1,143 @@
+import { match } from 'path-to-regexp'
+import type { RequestHandler } from 'express'
+import { may, permissions, type Permission } from '@vivid/contract'
+import type { PeopleStore } from '../people/people-store'
+import { AppError } from './app-error'
+
+/** Who may use an address: anyone, anyone with a session, or those whose role has a permission. */
+export type Access = 'anyone' | 'signedIn' | Permission
+
+type Method = 'GET' | 'POST' | 'PUT' | 'DELETE' | 'OPTIONS'
+
+/** Every address of the server, and who may use it by which method. What does not stand here is not there. */
+export const access: Readonly<Record<string, Partial<Record<Method, Access>>>> = {
+  '/healthz': { GET: 'anyone' },
+  '/readyz': { GET: 'anyone' },
+  '/metrics': { GET: 'anyone' },
+  '/': { GET: 'anyone' },
+  '/desk{/*path}': { GET: 'anyone' },
+  '/c/:slug': { GET: 'anyone' },
+  '/preview': { GET: 'anyone' },
+  '/embed.js': { GET: 'anyone' },
+  '/visitor/*path': { GET: 'anyone' },
+
+  '/api/public/calculators/:slug': { GET: 'anyone', OPTIONS: 'anyone' },
+  '/api/public/calculators/:slug/evaluate': { POST: 'anyone', OPTIONS: 'anyone' },
+  '/api/public/calculators/:slug/files/:kind': { POST: 'anyone' },
+  '/api/public/calculators/:slug/hand-overs': { POST: 'anyone' },
+
+  '/api/public/audience': { POST: 'anyone' },
+  '/api/public/audience/answers': { POST: 'anyone' },
+  '/api/public/placing': { GET: 'anyone' },
+  '/api/openapi.json': { GET: 'anyone' },
+
+  '/api/invitation': { POST: 'anyone', PUT: 'anyone' },
+  '/api/me/password': { PUT: 'signedIn' },
+  '/api/me/sessions': { GET: 'signedIn', DELETE: 'signedIn' },
+  '/api/me/sessions/:name': { DELETE: 'signedIn' },
+  '/api/people': { GET: 'keep', POST: 'keep' },
+  '/api/people/:id': { PUT: 'keep' },
+  '/api/people/:id/invitation': { POST: 'keep' },
+  '/api/session': { GET: 'anyone', POST: 'anyone', DELETE: 'anyone' },
+  '/api/schemas/calculator.json': { GET: 'anyone' },
+
+  '/api/calculators': { GET: 'signedIn', POST: 'edit' },
+  '/api/calculators/:id': { GET: 'signedIn' },
+  '/api/calculators/:id/file': { GET: 'signedIn' },
+  '/api/calculators/:id/draft': { PUT: 'edit' },
+  '/api/calculators/:id/house-style': { PUT: 'edit' },
+  '/api/calculators/:id/send': { POST: 'edit' },
+  '/api/calculators/:id/send-back': { POST: 'approve' },
+  '/api/calculators/:id/approve': { POST: 'approve' },
+  '/api/calculators/:id/schedule': { DELETE: 'approve' },
+  '/api/calculators/:id/take-down': { POST: 'takeDown' },
+  '/api/calculators/:id/editions/:number': { GET: 'signedIn' },
+  '/api/calculators/:id/editions/:number/live': { POST: 'approve' },
+  '/api/calculators/:id/live-on/:day': { GET: 'signedIn' },
+
+  '/api/rate-sheets': { GET: 'signedIn', PUT: 'edit' },
+  '/api/rate-sheets/impact': { POST: 'signedIn' },
+  '/api/rate-sheets/:id/send': { POST: 'edit' },
+  '/api/rate-sheets/:id/send-back': { POST: 'approve' },
+  '/api/rate-sheets/:id/approve': { POST: 'approve' },
+  '/api/rate-sheets/:id/editions/:number': { GET: 'signedIn' },
+
+  '/api/house-styles': { GET: 'signedIn', PUT: 'style' },
+  '/api/house-styles/:id': { DELETE: 'style' },
+
+  '/api/placements': { GET: 'signedIn', POST: 'place' },
+  '/api/placements/sites': { POST: 'keep' },
+  '/api/placements/sites/:id': { PUT: 'keep', DELETE: 'keep' },
+  '/api/placements/:id': { PUT: 'place', DELETE: 'place' },
+
+  '/api/audience': { GET: 'signedIn' },
+  '/api/audience/csv': { GET: 'signedIn' },
+
+  '/api/channels/calculators': { GET: 'signedIn' },
+  '/api/channels/keys': { GET: 'keep', POST: 'keep' },
+  '/api/channels/keys/:id': { DELETE: 'keep' },
+
+  '/api/archive': { GET: 'keep' },
+
+  '/api/record': { GET: 'signedIn' },
+  '/api/record/csv': { GET: 'signedIn' },
+  '/api/record/verify': { GET: 'signedIn' },
+}
+
+const addresses = Object.entries(access).map(([pattern, methods]) => ({
+  pattern,
+  fits: match(pattern, { sensitive: false, trailing: true }),
+  methods,
+}))
+
+declare module 'express-serve-static-core' {
+  interface Locals {
+    access?: Access
+    /** As it stands in the table. */
+    address?: string
+  }
+}
+
+/** Lets through only what stands in the table, and notes who may use it; refuses an address's other methods by name. */
+export const knownAddress: RequestHandler = (req, res, next) => {
+  const address = addresses.find(({ fits }) => isFit(fits, req.path))
+  if (!address) throw new AppError('ADDRESS_UNKNOWN')
+  const method = req.method === 'HEAD' ? 'GET' : req.method
+  const who = Object.hasOwn(address.methods, method) ? address.methods[method as Method] : undefined
+  if (who === undefined) {
+    const allowed = Object.keys(address.methods).join(', ')
+    throw new AppError('METHOD_NOT_ALLOWED', {
+      details: { allowed, method: req.method },
+      headers: { allow: allowed },
+    })
+  }
+  res.locals.access = who
+  res.locals.address = address.pattern
+  next()
+}
+
+/** An address that cannot even be read, as one with half an escape in it, fits none. */
+function isFit(fits: (path: string) => unknown, path: string): boolean {
+  try {
+    return fits(path) !== false
+  } catch {
+    return false
+  }
+}
+
+/** Lets pass whoever the table lets. A person is read afresh each time, so that a changed role holds at once. */
+export const admitted =
+  (people: PeopleStore): RequestHandler =>
+  async (req, res, next) => {
+    const who = res.locals.access
+    if (who === 'anyone') return next()
+    const person = req.session.personId ? await people.active(req.session.personId) : undefined
+    if (!person || who === undefined) throw new AppError('NOT_SIGNED_IN')
+    if (who !== 'signedIn' && !may(person.role, who)) {
+      throw new AppError('ROLE_NOT_ALLOWED', {
+        details: { allowed: permissions[who].join(' or '), role: person.role },
+      })
+    }
+    res.locals.person = person
+    next()
+  }

@@ -1,0 +1,80 @@
+import type { SheetImpactSaid } from '@vivid/contract'
+import { figuresFor } from '@vivid/contract/wording'
+import {
+  compile,
+  daysTouched,
+  inForce,
+  keysText,
+  sheetChanges,
+  sheetDoubts,
+  sheetImpact,
+  textIn,
+  type CalculatorDocument,
+  type Minor,
+  type RateSheet,
+  type SheetChange,
+  type Value,
+} from '@vivid/core'
+
+/** A calculator as visitors have it now. */
+export interface LiveDocument {
+  readonly id: string
+  readonly document: CalculatorDocument
+}
+
+/** What a changed sheet does to the calculators that are live, in words. `now` is a minute, "2026-11-25T09:00". */
+export function impactOf(
+  changed: RateSheet,
+  inForce: readonly RateSheet[],
+  live: readonly LiveDocument[],
+  now: string,
+): SheetImpactSaid {
+  const before = inForce.find(({ id }) => id === changed.id)
+  const after = [...inForce.filter(({ id }) => id !== changed.id), changed]
+  const days = daysTouched(before, changed, now)
+  const touched = live.filter(({ document }) => usesSheet(document, changed.id))
+  return {
+    changes: sheetChanges(before, changed).map((change) => ({
+      ...change,
+      keys: [...change.keys],
+      before: change.before ?? valueInForce(before, change),
+    })),
+    doubts: sheetDoubts(before, changed).map((doubt) => ({ ...doubt, keys: [...doubt.keys] })),
+    calculators: touched.map(({ id, document }) => {
+      const { samples, proofs } = sheetImpact(document, inForce, after, days, now)
+      const main = document.languages[0] ?? ''
+      const figures = figuresFor(compile(document, after).program, main)
+      const say = (value: Value | undefined) => (value ? figures.value(value) : 'cannot be worked out')
+      const labelOf = (readout: string | undefined): string => {
+        const step = document.steps.find((one) => one.id === readout)
+        return step?.kind === 'readout' && step.shows === 'figure' ? textIn(step.label, main, main) : ''
+      }
+      return {
+        id,
+        title: textIn(document.title, main, main),
+        samples: samples.map(({ sample, on, readout, before: was, after: is, difference }) => ({
+          sample,
+          on,
+          label: labelOf(readout),
+          before: say(was),
+          after: say(is),
+          difference: difference === undefined ? '' : signed(difference, figures.money),
+        })),
+        proofs: proofs.map((proof) => ({ ...proof })),
+      }
+    }),
+  }
+}
+
+/** The figure a new version's takes over from. */
+function valueInForce(sheet: RateSheet | undefined, { start, keys }: SheetChange): string | null {
+  const rows = (sheet && inForce(sheet, start)?.rows) ?? []
+  return rows.find((row) => keysText(row.keys) === keysText(keys))?.value ?? null
+}
+
+export const usesSheet = ({ steps }: CalculatorDocument, sheetId: string): boolean =>
+  steps.some((step) => step.kind === 'lookUp' && step.sheet === sheetId)
+
+/** "+$41.20", "−$8.00", or that nothing moves. */
+const signed = (difference: Minor, money: (minor: number) => string): string =>
+  difference === 0 ? 'unchanged' : `${difference < 0 ? '−' : '+'}${money(Math.abs(difference))}`

@@ -1,0 +1,50 @@
+import { bandOf, type Answers, type Evaluation, type Program } from '@vivid/core/evaluate'
+import type { HostEvent } from '@vivid/contract/visitor'
+import type { LivePage } from '../model/use-calculator'
+
+/** Counts what happens on a live page: never who, never a figure. */
+export interface TellAudience {
+  (event: HostEvent): void
+  /** When the page is left, the answers of somebody who changed some: each as the coarse band it lies in. */
+  left(program: Program, answers: Answers, values: Evaluation['values']): void
+}
+
+/**
+ * Sends what the server counts, in the background; whether it arrives matters to nobody here. A browser that asks for
+ * nobody to be followed is not counted at all.
+ */
+export function createTellAudience(
+  live: LivePage | undefined,
+  language: string,
+  view: Window = window,
+): TellAudience {
+  const isCounted = live !== undefined && !asksForQuiet(view.navigator)
+  const placement = new URLSearchParams(view.location.search).get('placement') ?? ''
+  let isChanged = false
+  const send = (path: string, body: object) => {
+    const text = JSON.stringify(body)
+    view.navigator.sendBeacon(`/api/public/audience${path}`, new Blob([text], { type: 'application/json' }))
+  }
+  const tell = (event: HostEvent) => {
+    if (!isCounted) return
+    isChanged ||= event === 'changed'
+    send('', { calculator: live.slug, edition: live.edition, language, placement, event })
+  }
+  const left: TellAudience['left'] = ({ steps, minorDigits }, answers, values) => {
+    if (!isCounted || !isChanged) return
+    isChanged = false
+    const bands: Record<string, string> = {}
+    for (const { step } of steps) {
+      const value = values[step.id]
+      if (step.kind !== 'question' || !value) continue
+      const band = step.asks === 'choice' ? answers[step.id] : bandOf(value, minorDigits)
+      if (typeof band === 'string') bands[step.id] = band
+    }
+    send('/answers', { calculator: live.slug, edition: live.edition, bands })
+  }
+  return Object.assign(tell, { left })
+}
+
+/** "Do not track", or the newer signal of the same wish. */
+const asksForQuiet = (navigator: Navigator & { globalPrivacyControl?: boolean }): boolean =>
+  navigator.doNotTrack === '1' || navigator.globalPrivacyControl === true
