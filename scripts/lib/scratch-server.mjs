@@ -1,4 +1,5 @@
 // @ts-check
+import { spawn } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
@@ -16,11 +17,17 @@ export async function scratchCluster() {
   // PostgreSQL's own user has to get in.
   chmodSync(home, 0o755)
   const cluster = await startCluster(home, { settings: SCRATCH_DATABASE })
+  let running = cluster
   return {
     home,
     url: cluster.url,
+    /** Stops the server, and starts it again on the same port with the same databases. */
+    pause: () => running.stop(),
+    resume: async () => {
+      running = await startCluster(home, { settings: SCRATCH_DATABASE })
+    },
     stop: async () => {
-      await cluster.stop()
+      await running.stop()
       rmSync(home, { recursive: true, force: true })
     },
   }
@@ -70,6 +77,37 @@ export async function scratchServer(shared) {
     stop: async () => {
       await server.close()
       await cluster.stop()
+    },
+  }
+}
+
+/**
+ * The built application in a process of its own, which can be killed, on a database that is there.
+ * @param {string} databaseUrl @param {Record<string, string>} [more]
+ */
+export async function serverProcess(databaseUrl, more = {}) {
+  const port = await freePort()
+  const env = {
+    ...process.env,
+    DATABASE_URL: databaseUrl,
+    PORT: String(port),
+    LENDER_PORT: 'none',
+    VIVID_LOG: '/dev/null',
+    ...more,
+  }
+  const child = spawn(process.execPath, [join(root, 'scripts/lib/serve.mjs')], { env, stdio: 'pipe' })
+  const ended = new Promise((done) => child.once('exit', done))
+  await new Promise((done, fail) => {
+    child.stdout.on('data', (text) => String(text).includes('Serving') && done(undefined))
+    child.stderr.on('data', (text) => fail(new Error(String(text))))
+    child.once('exit', (code) => fail(new Error(`the server ended with ${code}`)))
+  })
+  return {
+    address: `http://127.0.0.1:${port}`,
+    /** @param {NodeJS.Signals} [signal] */
+    kill: async (signal = 'SIGKILL') => {
+      child.kill(signal)
+      await ended
     },
   }
 }

@@ -28,6 +28,7 @@ import { createSignIn } from './people/sign-in'
 import { placementRoutes } from './placements/routes'
 import type { LiveCalculators } from './public/live-calculators'
 import type { FileMaker } from './public/files/file-maker'
+import { liveReads } from './public/live-reads'
 import { publicRoutes } from './public/routes'
 import { visitorPages } from './public/visitor-page'
 import { rateSheetRoutes } from './rate-sheets/routes'
@@ -67,7 +68,8 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
   const app = express()
   app.set('trust proxy', deps.trustedProxies)
   // Each kind of page has a content security policy of its own.
-  app.use(requestId, metrics.timing, helmet({ contentSecurityPolicy: false }), compression(), knownAddress)
+  app.use(requestId, metrics.timing, liveReads(live, now))
+  app.use(helmet({ contentSecurityPolicy: false }), compression(), knownAddress)
 
   app.get('/healthz', (_req, res) => void res.json({ ok: true }))
   app.get('/readyz', async (_req, res) => {

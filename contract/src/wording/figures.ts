@@ -1,6 +1,7 @@
 import type { Currency, Frequency, Program } from '@vivid/core/evaluate'
 import { minorDigitsOf, textIn } from '@vivid/core/evaluate'
 import type { Figures } from './language'
+import { perLocale } from './intl'
 import { counted, languageOf } from './languages'
 
 /** What figures are said for: a currency, and the questions whose options have labels. */
@@ -25,27 +26,7 @@ export function createFigures(
 ): Figures {
   const digits = minorDigitsOf[currency]
   const words = languageOf(locale)
-  const money = (fraction: number) =>
-    new Intl.NumberFormat(locale, {
-      style: 'currency',
-      currency,
-      currencyDisplay: 'narrowSymbol',
-      minimumFractionDigits: fraction,
-      maximumFractionDigits: digits,
-    })
-  const [full, whole] = [money(digits), money(0)]
-  const compact = new Intl.NumberFormat(locale, {
-    notation: 'compact',
-    style: 'currency',
-    currency,
-    currencyDisplay: 'narrowSymbol',
-    maximumFractionDigits: 1,
-  })
-  const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 12 })
-  const count = new Intl.NumberFormat(locale)
-  const plain = new Intl.NumberFormat(locale, { maximumFractionDigits: 12 })
-  const date = new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' })
-  const month = new Intl.DateTimeFormat(locale, { year: 'numeric', month: 'long', timeZone: 'UTC' })
+  const { full, whole, compact, percent, count, plain, date, month } = formattersOf(`${locale} ${currency}`)
   const inMajor = (minor: number) => minor / 10 ** digits
   const utc = (iso: string) => new Date(`${iso}T00:00:00Z`)
 
@@ -115,3 +96,31 @@ function rounded(plain: string, places: number): string {
         .toFixed(places)
         .replace(/\.?0+$/, '')
 }
+
+/** The formatters of a locale and currency, "en-CA CAD": making them takes longer than using them a hundred times. */
+const formattersOf = perLocale((key) => {
+  const [locale = 'en-CA', code] = key.split(' ')
+  const currency = code as Currency
+  const money = (fraction: number) =>
+    new Intl.NumberFormat(locale, {
+      style: 'currency',
+      currency,
+      currencyDisplay: 'narrowSymbol',
+      minimumFractionDigits: fraction,
+      maximumFractionDigits: minorDigitsOf[currency],
+    })
+  const [full, whole] = [money(minorDigitsOf[currency]), money(0)]
+  const compact = new Intl.NumberFormat(locale, {
+    notation: 'compact',
+    style: 'currency',
+    currency,
+    currencyDisplay: 'narrowSymbol',
+    maximumFractionDigits: 1,
+  })
+  const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 12 })
+  const count = new Intl.NumberFormat(locale)
+  const plain = new Intl.NumberFormat(locale, { maximumFractionDigits: 12 })
+  const date = new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' })
+  const month = new Intl.DateTimeFormat(locale, { year: 'numeric', month: 'long', timeZone: 'UTC' })
+  return { full, whole, compact, percent, count, plain, date, month }
+})

@@ -1,5 +1,5 @@
 /** Remembers what is made for a locale: making one of these takes longer than using it a hundred times. */
-function perLocale<T>(make: (locale: string) => T): (locale: string) => T {
+export function perLocale<T>(make: (locale: string) => T): (locale: string) => T {
   const made = new Map<string, T>()
   return (locale) => {
     const known = made.get(locale)

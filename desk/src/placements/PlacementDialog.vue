@@ -17,12 +17,17 @@ import PickField from '../calculators/fields/PickField.vue'
 /** What one page of a site shows. */
 const open = defineModel<boolean>('open', { required: true })
 closeOnEscape(open)
-const { before, sites, calculators, preferred } = defineProps<{
+const {
+  before,
+  sites,
+  calculators,
+  preferred = '',
+} = defineProps<{
   before: PlacementListed | undefined
   sites: readonly Site[]
   calculators: readonly CalculatorCard[]
   /** The calculator a new placement begins with. */
-  preferred?: string | undefined
+  preferred?: string
 }>()
 const emit = defineEmits<{ save: [choices: PlacementChoices] }>()
 
@@ -35,7 +40,7 @@ function fresh(): PlacementChoices {
   return {
     site: sites[0]?.id ?? '',
     page: '/',
-    calculator: preferred ?? calculators[0]?.id ?? '',
+    calculator: preferred || (calculators[0]?.id ?? ''),
     language: '',
     answers: {},
     width: null,

@@ -226,7 +226,7 @@ const columns = [
         :before="before"
         :sites="listed.sites"
         :calculators="cards"
-        :preferred="cards.find(({ slug }) => slug === only)?.id"
+        :preferred="cards.find(({ slug }) => slug === only)?.id ?? ''"
         @save="save"
       />
       <SiteDialog v-model:open="editingSite" :before="site" @save="saveSite" />

@@ -70,6 +70,7 @@ export class LiveCalculators {
   readonly #sheets = new Map<string, SheetInMemory>()
   #placements = placementsInMemory([])
   #keys = new Map<string, KnownKey>()
+  #generation = 0
   #listener: pg.Client | undefined
   #retry: NodeJS.Timeout | undefined
   #closed = false
@@ -82,6 +83,11 @@ export class LiveCalculators {
 
   get(slug: string): Offer | undefined {
     return this.#offers.get(slug)
+  }
+
+  /** Goes up whenever something here becomes something else. */
+  get generation(): number {
+    return this.#generation
   }
 
   /** Every calculator that is live. */
@@ -173,6 +179,7 @@ export class LiveCalculators {
       if (slug === KEYS) return await this.#readKeys()
       if (slug.startsWith(SHEET)) return await this.#readSheets(slug.slice(SHEET.length))
       for (const [changed, offer] of await this.#read(slug)) this.#offers.set(changed, offer)
+      this.#generation++
     } catch (err) {
       this.log.error({ err, slug }, 'a changed calculator could not be read; the one before stays on offer')
     }
@@ -185,6 +192,7 @@ export class LiveCalculators {
     )
     for (const { sheet, revision, ...row } of rows)
       this.#sheets.set(row.id, { sheet: RateSheet.parse(sheet), revision })
+    this.#generation++
   }
 
   async #readPlacements(): Promise<void> {

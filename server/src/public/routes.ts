@@ -12,8 +12,9 @@ import { countingRoutes } from './counting-routes'
 import { files } from './files'
 import type { FileMaker } from './files/file-maker'
 import type { LiveCalculators } from './live-calculators'
+import { forAnybody } from './live-reads'
 import { limitedTo } from './limits'
-import { etagOf, languageFor, liveOrThrow, serve } from './serving'
+import { languageFor, liveOrThrow, serve } from './serving'
 import { shownFigures, shownInput } from './shown-figures'
 
 export interface PublicDeps {
@@ -30,7 +31,7 @@ export interface PublicDeps {
 export function publicRoutes({ live, now, handOvers, fileMaker, counter, keyUsed }: PublicDeps): Router {
   const router = Router()
   router.use((_req, res, next) => {
-    res.set({ 'access-control-allow-origin': '*', 'cross-origin-resource-policy': 'cross-origin' })
+    res.set(forAnybody)
     next()
   })
   router.options('/calculators/:slug{/evaluate}', (_req, res) => {
@@ -42,16 +43,6 @@ export function publicRoutes({ live, now, handOvers, fileMaker, counter, keyUsed
       .sendStatus(204)
   })
   router.use(countingRoutes({ live, counter, now }))
-  route(router, '/calculators/:slug', {
-    get: [
-      (req, res) => {
-        const served = serve(live, liveOrThrow(live, param(req, 'slug')), minuteOf(now()))
-        res.set({ 'cache-control': 'public, max-age=0, must-revalidate', etag: etagOf(served) })
-        if (req.fresh) return void res.status(304).end()
-        res.json(served)
-      },
-    ],
-  })
   route(router, '/calculators/:slug/evaluate', {
     post: [
       keyOrAddressLimit((hash) => live.keyByHash(hash), keyUsed),

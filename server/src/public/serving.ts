@@ -10,6 +10,23 @@ export function serve(live: LiveCalculators, calculator: LiveCalculator, minute:
   return { ...calculator, today: minute.slice(0, 10), sheets }
 }
 
+/**
+ * Keeps what is made for visitors as long as it is the same: until something is live otherwise, or the next minute,
+ * when rates may begin. Keys are of what exists, so that there are no more of them than that.
+ */
+export function keptForTheMinute<Made>(live: LiveCalculators, now: () => Date) {
+  const kept = new Map<string, Made>()
+  let state = ''
+  return (key: string, make: () => Made): Made => {
+    const current = `${live.generation} ${Math.floor(now().getTime() / 60_000)}`
+    if (current !== state) kept.clear()
+    state = current
+    const known = kept.get(key) ?? make()
+    kept.set(key, known)
+    return known
+  }
+}
+
 /** The language asked for, if the calculator speaks it: exactly, or in another country's kind; else its main one. */
 export function languageFor({ languages }: Program, asked: string | undefined): string {
   const exact = languages.find((language) => language.toLowerCase() === asked?.toLowerCase())

@@ -7,7 +7,7 @@ import { param, route } from '../http/routing'
 import { isRightToLeft, languageOf, spokenLanguages } from '@vivid/contract/wording'
 import { textIn, type Program } from '@vivid/core'
 import type { PublicDeps } from './routes'
-import { etagOf, languageFor, serve } from './serving'
+import { etagOf, keptForTheMinute, languageFor, serve } from './serving'
 
 export interface VisitorPageDeps extends Pick<PublicDeps, 'live' | 'now'> {
   /** The folder of the built visitor page. */
@@ -32,6 +32,7 @@ const security = (frameAncestors: string) =>
 export function visitorPages({ live, now, visitorFolder }: VisitorPageDeps): Router {
   const router = Router()
   const page = readFileSync(resolve(visitorFolder, 'index.html'), 'utf8')
+  const kept = keptForTheMinute<{ etag: string; html: string }>(live, now)
   const pageName = createHash('sha256').update(page).digest('hex').slice(0, 8)
 
   route(router, '/c/:slug', {
@@ -44,26 +45,25 @@ export function visitorPages({ live, now, visitorFolder }: VisitorPageDeps): Rou
           return offer?.state === 'takenDown'
             ? sendNotice(req, res, 'takenDown', offer.message)
             : sendNotice(req, res, 'unknown')
-        const served = serve(live, offer.calculator, minuteOf(now()))
-        const { program } = served.content
+        const { program } = offer.calculator.content
         const { lang } = req.query
         const language = languageFor(program, typeof lang === 'string' ? lang : undefined)
-        res.set({
-          'cache-control': 'public, max-age=0, must-revalidate',
-          etag: etagOf(served, `${pageName}-${language}`),
+        const { etag, html } = kept(`${asked} ${language}`, () => {
+          const served = serve(live, offer.calculator, minuteOf(now()))
+          const main = program.languages[0] ?? ''
+          return {
+            etag: etagOf(served, `${pageName}-${language}`),
+            html: filled(page, {
+              lang: language,
+              title: textIn(program.title, language, main),
+              head: `<script type="application/json" id="calculator">${safeJson(served)}</script>`,
+              noScript: withoutScript(program, language, main),
+            }),
+          }
         })
+        res.set({ 'cache-control': 'public, max-age=0, must-revalidate', etag })
         if (req.fresh) return void res.status(304).end()
-        const main = program.languages[0] ?? ''
-        const title = textIn(program.title, language, main)
-        const data = `<script type="application/json" id="calculator">${safeJson(served)}</script>`
-        res.type('html').send(
-          filled(page, {
-            lang: language,
-            title,
-            head: data,
-            noScript: withoutScript(program, language, main),
-          }),
-        )
+        res.type('html').send(html)
       },
     ],
   })
