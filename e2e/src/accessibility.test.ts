@@ -30,6 +30,8 @@ test('no rule of WCAG 2.2 AA is broken on the desk, whatever line is open', asyn
 
 test('nor in what opens over it', async () => {
   const page = await withStarter(app, 'rate-change', 'Opened over')
+  // While proofs run their line moves.
+  await page.waitForFunction(() => document.querySelectorAll('.proofs .waits').length === 0)
   for (const [opener, within, ready] of [
     ['Look at them', '.proofs', '.both'],
     ['Go to', '.bar', '#finder'],

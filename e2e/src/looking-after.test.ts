@@ -12,11 +12,14 @@ import {
   useApplication,
 } from './support/application'
 import { brokenRules } from './support/axe'
-import { confirm, openStarter, putLive, sendForApproval } from './support/desk'
+import { confirm, putLive, sendForApproval, withStarter } from './support/desk'
 
 const app = useApplication()
 
-const goTo = (page: Page, path: string) => page.goto(`${app.desk}${path}`, { waitUntil: 'networkidle0' })
+async function goTo(page: Page, path: string): Promise<void> {
+  await page.goto(`${app.desk}${path}`)
+  await page.waitForNetworkIdle({ idleTime: 80 })
+}
 const cell = (page: Page, row: number, column: number) =>
   page.$eval(`input[data-cell="${row} ${column}"]`, (input) => (input as HTMLInputElement).value)
 const paste = (page: Page, text: string) =>
@@ -29,8 +32,7 @@ const paste = (page: Page, text: string) =>
   }, text)
 
 test('a rate sheet is edited by keyboard, a block is pasted and undone, what it would change is said, and it goes from approval to visitors', async () => {
-  const ines = await app.deskAs('Ines')
-  await goTo(ines, '/rate-sheets?sheet=insurance-premiums')
+  const ines = await app.deskAs('Ines', '/rate-sheets?sheet=insurance-premiums')
   await ines.locator('input[data-cell="1 1"]').click()
   expect(await cell(ines, 1, 1)).toBe('2.80')
   await paste(ines, '3.00 %\r\n3.50 %\r\n4.50 %\r\n')
@@ -66,8 +68,7 @@ test('a rate sheet is edited by keyboard, a block is pasted and undone, what it 
 
   const visitor = await app.visit(`${app.address}/c/liveaboard-mortgage-insured`)
   const before = await textOf(visitor, '.payment .figure')
-  const odile = await app.deskAs('Odile')
-  await goTo(odile, '/rate-sheets?sheet=insurance-premiums')
+  const odile = await app.deskAs('Odile', '/rate-sheets?sheet=insurance-premiums')
   await expectText(odile, '.words', 'Ines Okafor says: The insurer’s new year.')
   await click(odile, 'Put it in force')
   await expectText(odile, '.editions', 'Approved so far: 2')
@@ -81,8 +82,7 @@ test('a rate sheet is edited by keyboard, a block is pasted and undone, what it 
 })
 
 test('a house style shows on a real calculator while it is changed; colours too alike are named and not kept', async () => {
-  const ines = await app.deskAs('Ines')
-  await goTo(ines, '/house-styles')
+  const ines = await app.deskAs('Ines', '/house-styles')
   expect(await brokenRules(ines)).toEqual([])
   const frame = await (await ines.waitForSelector('iframe'))?.contentFrame()
   if (!frame) throw new Error('no preview')
@@ -109,12 +109,10 @@ test('a house style shows on a real calculator while it is changed; colours too 
 })
 
 test('an edition is approved for a time and waits in the ribbon; it can be kept back', async () => {
-  const ines = await app.deskAs('Ines')
-  await openStarter(app, ines, 'mortgage-payment', 'Later loan')
+  const ines = await withStarter(app, 'mortgage-payment', 'Later loan')
   await sendForApproval(ines)
   await expectText(ines, '.state', 'Waiting for approval')
-  const odile = await app.deskAs('Odile')
-  await odile.goto(ines.url(), { waitUntil: 'networkidle0' })
+  const odile = await app.deskAs('Odile', ines.url().slice(app.desk.length))
   await putLive(odile, 1, { day: '2031-02-03', time: '09:00' })
   await expectText(odile, '.ribbon', '1 from Feb 3, 2031, 09:00')
   expect((await fetch(`${app.address}/c/later-loan`)).status).toBe(404)
@@ -176,18 +174,12 @@ test('a placement brings language and answers to the page that has its snippet, 
 })
 
 test('visitors are counted for the audience, and those who ask not to be followed never are', async () => {
+  const cookie = await app.sessionOf('Wren')
+  const day = new Date().toLocaleDateString('en-CA')
   const count = async () => {
-    const wren = await app.deskAs('Wren')
-    const body = await wren.evaluate(async () => {
-      const day = new Date().toLocaleDateString('en-CA')
-      return (
-        await fetch(`/api/audience?from=${day}&to=${day}&calculator=skipper-training-loan`)
-      ).json() as Promise<{
-        total: Record<string, number>
-      }>
-    })
-    await wren.close()
-    return body.total
+    const query = `from=${day}&to=${day}&calculator=skipper-training-loan`
+    const response = await fetch(`${app.address}/api/audience?${query}`, { headers: { cookie } })
+    return ((await response.json()) as { total: Record<string, number> }).total
   }
   const before = await count()
   const quiet = await app.visit('about:blank')
@@ -206,8 +198,7 @@ test('visitors are counted for the audience, and those who ask not to be followe
     },
     async () => `counted ${JSON.stringify(await count())} after ${JSON.stringify(before)}`,
   )
-  const wren = await app.deskAs('Wren')
-  await goTo(wren, '/audience')
+  const wren = await app.deskAs('Wren', '/audience')
   await wren.waitForSelector('.chart canvas')
   expect(await brokenRules(wren)).toEqual([])
   await wren.select('#audience-calculator', 'floating-home-mortgage')
@@ -216,8 +207,7 @@ test('visitors are counted for the audience, and those who ask not to be followe
 })
 
 test('somebody is invited, comes in by their link with a password of their own, and is shown out again', async () => {
-  const wren = await app.deskAs('Wren')
-  await goTo(wren, '/people')
+  const wren = await app.deskAs('Wren', '/people')
   expect(await brokenRules(wren)).toEqual([])
   await click(wren, 'Invite somebody')
   await fill(wren, '#person-name', 'Juno Eastvale')
@@ -254,11 +244,12 @@ test('somebody is invited, comes in by their link with a password of their own, 
 })
 
 test('another channel is tried at the desk, gets the same cents as the page, and a key is made for it', async () => {
-  const wren = await app.deskAs('Wren')
-  await goTo(wren, '/channels')
+  const wren = await app.deskAs('Wren', '/channels')
   await wren.select('#channel-calculator', 'floating-home-mortgage')
   await click(wren, 'Ask for the figures')
   await expectText(wren, '#channel-answer', '"figure": "$907.59"')
+  await wren.waitForSelector('.ant-btn-loading', { hidden: true })
+  await new Promise((done) => setTimeout(done, 400))
   expect(await brokenRules(wren)).toEqual([])
   await fill(wren, '#channel-answers', '{"rate":')
   await expectText(wren, '.field-problem', 'no JSON yet')

@@ -1,7 +1,6 @@
 import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import type { Express } from 'express'
-import pino, { type Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import { InvitePerson } from '@vivid/contract'
 import { buildApp } from './app'
@@ -18,6 +17,7 @@ import { startDelivering } from './hand-overs/deliver'
 import { createHandOversStore } from './hand-overs/hand-overs-store'
 import { createFileMaker } from './public/files/file-maker'
 import { announcePlacements, LiveCalculators } from './public/live-calculators'
+import { logTo } from './log'
 import { readSettings } from './settings'
 import { lenderSite } from './stand-ins/lender-site'
 import { createServices, type Services } from './services'
@@ -38,7 +38,7 @@ export interface RunningServer {
 /** Reads the environment, connects, migrates and listens. `root` is the folder that holds the built desk and visitor page. */
 export async function run(env: NodeJS.ProcessEnv, root: string): Promise<RunningServer> {
   const settings = readSettings(env, root)
-  const log = createLog(settings.logFile)
+  const log = logTo(settings.logFile)
   const database = connect(settings.databaseUrl, log)
   const live = new LiveCalculators(database, settings.databaseUrl, log)
   const reader = createReader(
@@ -164,10 +164,3 @@ const stopListening = (server: Server) =>
     server.close(() => done())
     server.closeAllConnections()
   })
-
-function createLog(file: string | undefined): Logger {
-  const destination = pino.destination(file ? { dest: file, sync: false } : 1)
-  // A log that cannot be written (a full disk) must not take the visitors' pages with it.
-  destination.on('error', () => undefined)
-  return pino({ level: 'info' }, destination)
-}

@@ -35,6 +35,9 @@ const newest = computed(() => calculator.value?.editions[0]?.number)
 
 /** Why the next step cannot be taken, for the person here. */
 const reason = computed(() => {
+  const { scheduled } = calculator.value ?? {}
+  if (scheduled && !waits.value)
+    return `Edition ${scheduled.number} goes live ${momentOf(new Date(scheduled.at))}.`
   if (waits.value && session.can('approve') && isMine.value)
     return 'You changed it last: another approver puts it live.'
   if (waits.value && !session.can('approve')) return 'An approver puts it live.'

@@ -10,8 +10,10 @@ export interface Application {
   readonly lender: string
   /** A new person's browser: cookies and storage of their own. */
   visit(url: string, viewport?: { width: number; height: number }): Promise<Page>
-  /** The desk, signed in as one of the demo people. */
-  deskAs(firstName: string): Promise<Page>
+  /** The desk, signed in as one of the demo people: all calculators, or the page at a path of it. */
+  deskAs(firstName: string, path?: string): Promise<Page>
+  /** The session of one of them, as a cookie. */
+  sessionOf(firstName: string): Promise<string>
   /** Closes every page; what they reported as errors fails the test. */
   closePages(): Promise<void>
   stop(): Promise<void>
@@ -31,9 +33,14 @@ async function startApplication(): Promise<Application> {
   const faults: string[] = []
   const contexts: BrowserContext[] = []
 
-  async function visit(url: string, viewport = { width: 1280, height: 800 }): Promise<Page> {
+  async function visit(
+    url: string,
+    viewport = { width: 1280, height: 800 },
+    session?: string,
+  ): Promise<Page> {
     const context = await browser.createBrowserContext()
     contexts.push(context)
+    if (session) await context.setCookie(cookieOf(session))
     const page = await context.newPage()
     await page.setViewport(viewport)
     await page.evaluateOnNewDocument(withoutMotion)
@@ -52,14 +59,27 @@ async function startApplication(): Promise<Application> {
     return page
   }
 
+  async function sessionOf(firstName: string): Promise<string> {
+    const response = await fetch(`${server.address}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        email: `${firstName.toLowerCase()}@larkmoor.example`,
+        password: 'ebb-and-flow',
+      }),
+    })
+    const session = response.headers.get('set-cookie')?.split(';')[0]
+    if (!response.ok || !session) throw new Error(`${firstName} could not sign in: ${response.status}`)
+    return session
+  }
+
   return {
     ...server,
     visit,
-    deskAs: async (firstName) => {
-      const page = await visit(server.desk)
-      await page.locator(`.demo button ::-p-text(${firstName})`).click()
-      await page.locator('button[type=submit]').click()
-      await page.waitForSelector('.card')
+    sessionOf,
+    deskAs: async (firstName, path = '') => {
+      const page = await visit(`${server.desk}${path}`, undefined, await sessionOf(firstName))
+      await page.waitForSelector(path === '' ? '.card' : '.head, .proofs')
       return page
     },
     closePages: async () => {
@@ -72,6 +92,12 @@ async function startApplication(): Promise<Application> {
       await server.stop()
     },
   }
+}
+
+/** A session's cookie, "name=value", as the browser keeps it. */
+const cookieOf = (session: string) => {
+  const [name = '', value = ''] = session.split(/=(.*)/)
+  return { name, value, domain: '127.0.0.1', path: '/', httpOnly: true, sameSite: 'Strict' as const }
 }
 
 /** The application for the tests of a file: started before the first, its pages closed after each. */

@@ -8,8 +8,14 @@ export async function withStarter(
   title: string,
   person = 'Ines',
 ): Promise<Page> {
-  const page = await app.deskAs(person)
-  await openStarter(app, page, starter, title)
+  const response = await fetch(`${app.address}/api/calculators`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', cookie: await app.sessionOf(person) },
+    body: JSON.stringify({ from: 'starter', starter, title }),
+  })
+  const { id } = (await response.json()) as { id: string }
+  const page = await app.deskAs(person, `/calculators/${id}`)
+  await page.waitForSelector('.proofs')
   return page
 }
 

@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import pino from 'pino'
+import pino, { type Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import { inject } from 'vitest'
 import type { CalculatorOpened } from '@vivid/contract'
@@ -37,15 +37,16 @@ export async function testServer({
   receiver,
   now = () => NOW,
   replicas = [],
+  log = pino({ level: 'silent' }),
 }: {
   databaseUrl?: string
   demo?: boolean
   receiver?: string
   now?: () => Date
   replicas?: readonly string[]
+  log?: Logger
 } = {}): Promise<TestServer> {
   const url = databaseUrl ?? (await copiedDatabase(inject('clusterUrl')))
-  const log = pino({ level: 'silent' })
   const database = connect(url, log)
   await migrate(database, log)
   await loadDemoOnce(database, TODAY)

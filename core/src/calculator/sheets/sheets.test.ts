@@ -48,9 +48,9 @@ describe('the version in force', () => {
           `2026-11-${day}T${String(hour).padStart(2, '0')}:${String(min).padStart(2, '0')}`,
       )
     fc.assert(
-      fc.property(minute, (now) =>
-        expect(inForce(begunBy(sheet, now), '2099-01-01')).toEqual(inForce(sheet, now)),
-      ),
+      fc.property(minute, (now) => {
+        expect(inForce(begunBy(sheet, now), '2099-01-01')).toEqual(inForce(sheet, now))
+      }),
       { seed: 3 },
     )
   })

@@ -23,6 +23,8 @@ export interface DemoCalculator {
     readonly approvedBy: string
     readonly note?: string
   }[]
+  /** The newest edition is approved and waits: it goes live so many days from now, at nine. */
+  readonly newestInDays?: number
   readonly ends: 'draft' | 'sent' | 'live' | 'takenDown'
   /** The lender's own where nothing is said. */
   readonly style?: ShippedStyle
@@ -411,7 +413,24 @@ export const demoCalculators: readonly DemoCalculator[] = [
   once('skipper-training-loan', skipper, 27, rasmus, odile, 'chandler'),
   once('marine-engine-loan', engine, 45, ines, kofi, 'nightwatch'),
   once('harbour-home-loan', harbourHome, 9, rasmus, kofi),
-  once('which-offer-for-the-boat', offers, 31, ines, odile, 'chandler'),
+  {
+    slug: 'which-offer-for-the-boat',
+    draft: { ...offers, results: 'onButton' },
+    editedBy: ines,
+    editedDaysAgo: 2,
+    editions: [
+      { document: offers, daysAgo: 31, approvedBy: odile },
+      {
+        document: { ...offers, results: 'onButton' },
+        daysAgo: 1,
+        approvedBy: odile,
+        note: 'From Monday the offers are compared once asked for, as the branches do.',
+      },
+    ],
+    newestInDays: 4,
+    ends: 'live',
+    style: 'chandler',
+  },
   once('boathouse-rates-at-a-glance', ladder, 16, rasmus, odile),
   once('replace-your-boat-loan', replace, 24, ines, kofi, 'nightwatch'),
 ]

@@ -126,7 +126,8 @@ async function loadSheets(
 
 /** What the audience of the demo had before it: the live calculators and the one that was taken down. */
 const usedCalculators = (today: PlainDate): UsedCalculator[] =>
-  demoCalculators.flatMap(({ slug, editions, ends }) => {
+  demoCalculators.flatMap(({ slug, editions: all, ends, newestInDays }) => {
+    const editions = newestInDays === undefined ? all : all.slice(0, -1)
     const last = editions.at(-1)
     if (!last) return []
     return [
@@ -140,7 +141,7 @@ const usedCalculators = (today: PlainDate): UsedCalculator[] =>
   })
 
 async function loadCalculator(
-  { slug, draft, editedBy, editedDaysAgo, editions, ends, style = 'larkmoor' }: DemoCalculator,
+  { slug, draft, editedBy, editedDaysAgo, editions, ends, newestInDays, style = 'larkmoor' }: DemoCalculator,
   people: ReadonlyMap<string, string>,
   today: PlainDate,
   insert: Insert,
@@ -184,10 +185,21 @@ async function loadCalculator(
     })
   }
   if (ends !== 'live') return id
-  await database.query('UPDATE calculators SET live_edition = :live WHERE id = :id', {
-    replacements: { live: editions.length, id },
-    transaction,
-  })
+  const waits = newestInDays !== undefined
+  await database.query(
+    `UPDATE calculators SET live_edition = :live, scheduled_edition = :waiting, scheduled_at = :at, scheduled_by = :by
+      WHERE id = :id`,
+    {
+      replacements: {
+        id,
+        live: editions.length - (waits ? 1 : 0),
+        waiting: waits ? editions.length : null,
+        at: waits ? new Date(today.year, today.month - 1, today.day + newestInDays, 9) : null,
+        by: waits ? people.get(editions.at(-1)?.approvedBy ?? '') : null,
+      },
+      transaction,
+    },
+  )
   return id
 }
 
@@ -200,7 +212,7 @@ const MINUTES_LATER: Partial<Record<NewEntry['act'], number>> = {
 
 /** What a demo calculator went through: made, then for each edition sent one day and put live the next. */
 function demoEntries(
-  { draft, editedBy, editedDaysAgo, editions, ends }: DemoCalculator,
+  { draft, editedBy, editedDaysAgo, editions, ends, newestInDays }: DemoCalculator,
   id: string,
   today: PlainDate,
   whoIs: (email: string) => NewEntry['person'],
@@ -222,7 +234,13 @@ function demoEntries(
     ...editions.flatMap(({ document, daysAgo, approvedBy }, i) => [
       entry('draftChanged', daysAgo + 3, { revision: i + 1 }, author, document),
       entry('sent', daysAgo + 1, { revision: i + 1 }, author, document),
-      entry('published', daysAgo, { edition: i + 1, revision: i + 1 }, whoIs(approvedBy), document),
+      entry(
+        newestInDays !== undefined && i === editions.length - 1 ? 'scheduled' : 'published',
+        daysAgo,
+        { edition: i + 1, revision: i + 1 },
+        whoIs(approvedBy),
+        document,
+      ),
     ]),
     ...(editions.length === 0 || ends === 'sent'
       ? [entry('draftChanged', editedDaysAgo, { revision: editions.length + 1 })]
