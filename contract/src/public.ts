@@ -20,6 +20,11 @@ export const ShownRequest = z.strictObject({
   answers: z.record(z.string(), z.unknown()),
   language: z.string().max(20),
   edition: z.int().min(1).max(1_000_000),
+  /** When the newest of the rates on the page took effect, "2026-11-25T09:00"; what began later was not on it. */
+  ratesFrom: z
+    .string()
+    .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/)
+    .optional(),
   /** ISO date */
   on: z.iso.date(),
 })

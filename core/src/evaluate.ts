@@ -5,6 +5,7 @@ export {
   type Around,
   type Evaluator,
 } from './calculator/evaluate/evaluator'
+export { startOf } from './calculator/sheets/versions'
 export type { Further } from './calculator/evaluate/further'
 export type { WhatIf, WhatIfAnswer } from './calculator/evaluate/what-if'
 export { bandOf } from './calculator/bands'

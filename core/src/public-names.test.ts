@@ -126,6 +126,7 @@ test('the light door for visitors', () => {
     'needsFurther',
     'readIsoDate',
     'shareOf',
+    'startOf',
     'textIn',
   ])
 })

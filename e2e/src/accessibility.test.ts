@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { click, useApplication } from './support/application'
+import { click, goTo, useApplication } from './support/application'
 import { brokenRules as check } from './support/axe'
 import { closeDialog, openLine, withStarter } from './support/desk'
 
@@ -43,7 +43,7 @@ test('nor in what opens over it', async () => {
     expect([opener, await check(page)]).toEqual([opener, []])
     await closeDialog(page)
   }
-  await page.goto(app.desk, { waitUntil: 'networkidle0' })
+  await goTo(page, app.desk)
   await click(page, 'New calculator')
   await page.waitForSelector('#new-title', { visible: true })
   await new Promise((done) => setTimeout(done, 400))

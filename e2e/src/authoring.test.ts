@@ -5,6 +5,7 @@ import {
   eventually,
   expectText,
   fill,
+  goTo,
   placedFrame,
   textOf,
   useApplication,
@@ -22,9 +23,11 @@ import {
 
 const app = useApplication()
 
-test('every starter shows at the desk with nothing to mend, its proofs agree, and its visitor’s view is alive', async () => {
+/** One in three: what they come to is tested for each of them by the core and the server. */
+const some = starters.filter((_, i) => i % 3 === 0)
+test('a starter shows at the desk with nothing to mend, its proofs agree, and its visitor’s view is alive', async () => {
   const page = await app.deskAs('Ines')
-  for (const { id, title } of starters) {
+  for (const { id, title } of some) {
     await openStarter(app, page, id, title)
     await eventually(
       async () => /\d agrees?/.test(await textOf(page, '.proofs')),
@@ -184,7 +187,7 @@ test('a browser that dies loses nothing: what was typed without a connection is 
   const address = page.url()
   const next = await page.browserContext().newPage()
   await page.close({ runBeforeUnload: false })
-  await next.goto(address, { waitUntil: 'networkidle0' })
+  await goTo(next, address)
   await expectText(next, '#line-loan .clause', 'at rate + 0.5')
   await expectText(next, '.note', 'Draft saved')
   expect(JSON.stringify(await storedDocument(next))).toContain('rate + 0.5')
@@ -313,7 +316,7 @@ test('a document of 200 steps follows what is typed', async () => {
       body: JSON.stringify({ revision: opened.revision, document }),
     })
   })
-  await page.goto(address, { waitUntil: 'networkidle0' })
+  await goTo(page, address)
   await openLine(page, 'homePrice')
   await fill(page, '#homePrice-default', '500000')
   await expectText(page, '#line-homePrice .value', '$500,000')

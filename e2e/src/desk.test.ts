@@ -5,9 +5,11 @@ import {
   eventually,
   expectText,
   fill,
+  goTo,
   placedFrame,
-  useApplication,
+  reload,
   textOf,
+  useApplication,
 } from './support/application'
 import { putLive, sendForApproval } from './support/desk'
 
@@ -34,7 +36,7 @@ test('two people changing different things at once both keep theirs', async () =
   await fill(rasmus, '#rate-help', 'From Rasmus.')
   await expectText(rasmus, '.note', 'with what Ines Okafor changed meanwhile')
   await expectText(rasmus, '.note', 'Draft saved')
-  await ines.reload({ waitUntil: 'networkidle0' })
+  await reload(ines)
   await ines.locator('#line-page').click()
   await ines.locator('#line-rate').click()
   await ines.waitForSelector('#rate-help')
@@ -71,7 +73,7 @@ test('what is typed without a connection is kept through a reload and saved when
   await fill(page, '#page-introduction', 'Typed offline.')
   await expectText(page, '.note', 'Not saved yet: The server cannot be reached.')
   await page.setOfflineMode(false)
-  await page.reload({ waitUntil: 'networkidle0' })
+  await reload(page)
   await page.locator('#line-page').click()
   await page.waitForSelector('#page-introduction')
   expect(await valueOf(page, '#page-introduction')).toBe('Typed offline.')
@@ -167,7 +169,7 @@ test('whoever is not signed in is asked to, and comes back to where they wanted 
   const wanted = page.url()
   await click(page, 'Sign out')
   await page.waitForSelector('#email')
-  await page.goto(wanted, { waitUntil: 'networkidle0' })
+  await goTo(page, wanted)
   await fill(page, '#email', 'ines@larkmoor.example')
   await fill(page, '#password', 'wrong')
   await page.keyboard.press('Enter')
@@ -182,7 +184,7 @@ test('whoever is not signed in is asked to, and comes back to where they wanted 
 test('a session that ends while someone types loses nothing: after signing in again it is saved', async () => {
   const page = await openAs('Ines', 'cottage')
   await page.locator('#line-page').click()
-  await page.deleteCookie(...(await page.cookies()))
+  await page.evaluate(() => fetch('/api/session', { method: 'DELETE' }))
   await fill(page, '#page-introduction', 'Typed after the session ended.')
   await page.waitForSelector('#email')
   await click(page, 'Ines Okafor')
@@ -201,7 +203,7 @@ test('an approver who looks at an outdated draft is shown how it stands now, and
   ]
   await sendForApproval(ines)
   await expectText(ines, '.state', 'Waiting for approval')
-  await odile.reload({ waitUntil: 'networkidle0' })
+  await reload(odile)
   await ines.locator('#line-page').click()
   await fill(ines, '#page-title', 'Tidewater teahouse loan, corrected')
   await expectText(ines, '.note', 'Draft saved')

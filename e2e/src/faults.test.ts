@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { copiedDatabase, demoCluster, serverProcess } from '../../scripts/lib/scratch-server.mjs'
 import { launchChromium } from '../../scripts/lib/chromium.mjs'
-import { eventually, expectText, fill } from './support/application'
+import { eventually, expectText, fill, goTo, reload } from './support/application'
 
 /** What goes wrong in earnest: real servers that are killed, a real database that is stopped. */
 let cluster: Awaited<ReturnType<typeof demoCluster>>
@@ -56,7 +56,7 @@ test('the database is away for ten seconds under load: visitors notice nothing, 
   const server = await serverProcess(cluster.url)
   const browser = await launchChromium()
   const page = await browser.newPage()
-  await page.goto(`${server.address}/desk`, { waitUntil: 'networkidle0' })
+  await goTo(page, `${server.address}/desk`)
   await page.locator('.demo button ::-p-text(Ines)').click()
   await page.locator('button[type=submit]').click()
   await page.locator('::-p-text(Tidewater teahouse loan)').click()
@@ -102,7 +102,7 @@ test('the database is away for ten seconds under load: visitors notice nothing, 
   await load
   expect(failures).toEqual([])
   expect(served).toBeGreaterThan(60)
-  await page.reload({ waitUntil: 'networkidle0' })
+  await reload(page)
   await expectText(page, 'h1', 'Tidewater teahouse loan, in the dark')
   await browser.close()
   await server.kill()

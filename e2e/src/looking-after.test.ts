@@ -7,7 +7,9 @@ import {
   eventually,
   expectText,
   fill,
+  goTo,
   placedFrame,
+  reload,
   textOf,
   useApplication,
 } from './support/application'
@@ -16,10 +18,6 @@ import { confirm, putLive, sendForApproval, withStarter } from './support/desk'
 
 const app = useApplication()
 
-async function goTo(page: Page, path: string): Promise<void> {
-  await page.goto(`${app.desk}${path}`)
-  await page.waitForNetworkIdle({ idleTime: 80 })
-}
 const cell = (page: Page, row: number, column: number) =>
   page.$eval(`input[data-cell="${row} ${column}"]`, (input) => (input as HTMLInputElement).value)
 const paste = (page: Page, text: string) =>
@@ -74,7 +72,7 @@ test('a rate sheet is edited by keyboard, a block is pasted and undone, what it 
   await expectText(odile, '.editions', 'Approved so far: 2')
   await eventually(
     async () => {
-      await visitor.reload({ waitUntil: 'networkidle0' })
+      await reload(visitor)
       return (await textOf(visitor, '.payment .figure')) !== before
     },
     () => `the visitor’s payment is still ${before}`,
@@ -103,7 +101,7 @@ test('a house style shows on a real calculator while it is changed; colours too 
   )
   await click(ines, 'Save', '.foot')
   await expectText(ines, '.ant-message', 'Saved')
-  await goTo(ines, '/')
+  await goTo(ines, `${app.desk}/`)
   await click(ines, 'Skipper training loan')
   await expectText(ines, '.state', 'changes')
 })
@@ -133,7 +131,7 @@ test('on a site that is not listed nothing is shown, the developer is told why, 
   const said: string[] = []
   visitor.removeAllListeners('console')
   visitor.on('console', (message) => said.push(message.text()))
-  await visitor.goto(`${origin}/finance`, { waitUntil: 'networkidle0' })
+  await goTo(visitor, `${origin}/finance`)
   await eventually(
     () => Promise.resolve(said.some((text) => text.includes('not among those that may show it'))),
     () => `the console says ${said.join()}`,
@@ -150,7 +148,7 @@ test('on a site that is not listed nothing is shown, the developer is told why, 
   const wren = await app.deskAs('Wren')
   await eventually(
     async () => {
-      await goTo(wren, '/placements')
+      await goTo(wren, `${app.desk}/placements`)
       return (await textOf(wren, '.strays')).includes(`${origin}/finance`)
     },
     () => 'the desk does not warn',
@@ -160,13 +158,13 @@ test('on a site that is not listed nothing is shown, the developer is told why, 
 
 test('a placement brings language and answers to the page that has its snippet, and is seen there', async () => {
   const visitor = await app.visit('about:blank')
-  await visitor.goto(`${app.lender}/placed/5a1c0d2e9b7f4a12`, { waitUntil: 'networkidle0' })
+  await goTo(visitor, `${app.lender}/placed/5a1c0d2e9b7f4a12`)
   const frame = await placedFrame(visitor)
   expect(await textOf(frame, 'h1')).toBe('Renouveler votre prêt d’amarrage')
   const wren = await app.deskAs('Wren')
   await eventually(
     async () => {
-      await goTo(wren, '/placements?calculator=renew-your-mooring-mortgage')
+      await goTo(wren, `${app.desk}/placements?calculator=renew-your-mooring-mortgage`)
       return (await textOf(wren, '.ant-table-tbody')).includes('on http')
     },
     () => 'it was not seen on the other page',
@@ -186,7 +184,7 @@ test('visitors are counted for the audience, and those who ask not to be followe
   await quiet.evaluateOnNewDocument(() => Object.defineProperty(navigator, 'doNotTrack', { get: () => '1' }))
   const sent: string[] = []
   quiet.on('request', (request) => sent.push(request.url()))
-  await quiet.goto(`${app.address}/c/skipper-training-loan`, { waitUntil: 'networkidle0' })
+  await goTo(quiet, `${app.address}/c/skipper-training-loan`)
   expect(sent.filter((url) => url.includes('audience'))).toEqual([])
 
   const visitor = await app.visit(`${app.address}/c/skipper-training-loan`)
@@ -226,7 +224,7 @@ test('somebody is invited, comes in by their link with a password of their own, 
   await fill(juno, '#new-password-again', 'a boat called Thursday')
   await click(juno, 'Come in')
   await expectText(juno, '.who', 'Juno Eastvale, author')
-  await goTo(juno, '/me')
+  await goTo(juno, `${app.desk}/me`)
   await expectText(juno, 'li', 'Chrome on Linux')
   expect(await brokenRules(juno)).toEqual([])
   // What is not for an author is not offered to one.
@@ -239,7 +237,7 @@ test('somebody is invited, comes in by their link with a password of their own, 
   })
   await confirm(wren, 'Close it to them')
   await expectText(wren, 'tbody', 'gone')
-  await goTo(juno, '/')
+  await goTo(juno, `${app.desk}/`)
   await juno.waitForSelector('#email')
 })
 
@@ -248,8 +246,11 @@ test('another channel is tried at the desk, gets the same cents as the page, and
   await wren.select('#channel-calculator', 'floating-home-mortgage')
   await click(wren, 'Ask for the figures')
   await expectText(wren, '#channel-answer', '"figure": "$907.59"')
-  await wren.waitForSelector('.ant-btn-loading', { hidden: true })
-  await new Promise((done) => setTimeout(done, 400))
+  // The button fades while it waits for the answer.
+  await eventually(
+    () => wren.$eval('.try .ant-btn', (button) => getComputedStyle(button).opacity === '1'),
+    () => 'the button is still faded',
+  )
   expect(await brokenRules(wren)).toEqual([])
   await fill(wren, '#channel-answers', '{"rate":')
   await expectText(wren, '.field-problem', 'no JSON yet')

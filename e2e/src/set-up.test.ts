@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { eventually, expectText, textOf, useApplication } from './support/application'
+import { eventually, expectText, goTo, textOf, useApplication } from './support/application'
 import { addStep, tabAndType, tabTo, typeOver } from './support/keyboard'
 import { textbookLoan } from './support/textbook-loan'
 
@@ -106,7 +106,7 @@ test('a calculator is set up from an empty document by keyboard alone, and goes 
   await expectText(page, '.state', 'Waiting for approval')
 
   const approver = await app.deskAs('Odile')
-  await approver.goto(page.url(), { waitUntil: 'networkidle0' })
+  await goTo(approver, page.url())
   await tabTo(approver, '.actions .ant-btn-primary')
   await approver.keyboard.press('Enter')
   await approver.waitForSelector('.ant-modal .ant-radio-group', { visible: true })

@@ -4,9 +4,11 @@ import {
   eventually,
   expectText,
   fill,
+  goTo,
   placedFrame,
-  useApplication,
+  reload,
   textOf,
+  useApplication,
 } from './support/application'
 import { closeDialog, putLive, sendForApproval } from './support/desk'
 import { textbookLoan } from './support/textbook-loan'
@@ -70,14 +72,14 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await fill(approver, '#remark-0-text', 'Say that it is fixed for five years.')
   await click(approver, 'Send it back', '.ant-modal')
   await expectText(approver, '.state', 'Draft')
-  await author.reload({ waitUntil: 'networkidle0' })
+  await reload(author)
   await expectText(author, '.words', 'Odile Marchetti sent it back')
   await click(author, 'rate', '.words')
   await author.waitForSelector('#rate-help-en-CA, #rate-default')
   await sendForApproval(author, 'The rate is Monday’s, fixed for five years.')
   await expectText(author, '.state', 'Waiting for approval')
   expect(await author.$('.words li')).toBeNull()
-  await approver.reload({ waitUntil: 'networkidle0' })
+  await reload(approver)
   await putLive(approver, 1)
   await expectText(approver, '.state', 'Live · edition 1')
 
@@ -98,7 +100,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
     ),
   )
   await closeDialog(approver)
-  await approver.goto(author.url(), { waitUntil: 'networkidle0' })
+  await goTo(approver, author.url())
 
   // A visitor on the lender's page, another origin, puts in figures of their own.
   const visitor = await app.visit(`${app.lender}/borrow/stilt-house-mortgage`)
@@ -155,12 +157,12 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   expect(readouts.slice(0, 2).map(({ figure }) => figure)).toEqual([own.payment, own.totalInterest])
 
   // The draft moves on; visitors keep edition 1 until edition 2 is live.
-  await author.reload({ waitUntil: 'networkidle0' })
+  await reload(author)
   await author.locator('#line-page').click()
   await fill(author, '#page-title', 'Stilt house mortgage, new')
   await expectText(author, '.note', 'Draft saved')
   await expectText(author, '.state', 'Live, draft has changes · edition 1')
-  await visitor.reload({ waitUntil: 'networkidle0' })
+  await reload(visitor)
   expect(await textOf(await placedFrame(visitor), 'h1')).toBe('Stilt house mortgage')
   await click(author, 'Read 1 change')
   await expectText(author, '.changes', 'Stilt house mortgageStilt house mortgage, new')
@@ -168,10 +170,10 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await author.waitForSelector('.changes', { hidden: true })
   await sendForApproval(author)
   await expectText(author, '.state', 'Waiting for approval')
-  await approver.reload({ waitUntil: 'networkidle0' })
+  await reload(approver)
   await putLive(approver, 2)
   await expectText(approver, '.state', 'Live · edition 2')
-  await visitor.reload({ waitUntil: 'networkidle0' })
+  await reload(visitor)
   expect(await textOf(await placedFrame(visitor), 'h1')).toBe('Stilt house mortgage, new')
 
   // An edition that was replaced is still there as visitors saw it.
@@ -189,7 +191,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await fill(approver, '#take-down-message', 'Stilt houses come back <in May>.')
   await click(approver, 'Take it down', '.ant-modal')
   await expectText(approver, '.state', 'Taken down')
-  await visitor.reload({ waitUntil: 'networkidle0' })
+  await reload(visitor)
   expect(await textOf(await placedFrame(visitor), '.notice h1')).toBe(
     'This calculator is not offered at the moment',
   )

@@ -54,8 +54,7 @@ async function startApplication(): Promise<Application> {
       if (protocol.startsWith('http') && hostname !== '127.0.0.1')
         faults.push(`asked ${hostname} for something`)
     })
-    await page.goto(url)
-    await page.waitForNetworkIdle({ idleTime: 80 })
+    await goTo(page, url)
     return page
   }
 
@@ -120,6 +119,17 @@ export async function fill(page: Page | Frame, selector: string, text: string): 
   })
   await field.press('Backspace')
   await field.type(text)
+}
+
+/** Goes to an address and waits until nothing is fetched any more. */
+export async function goTo(page: Page, url: string): Promise<void> {
+  await page.goto(url)
+  await page.waitForNetworkIdle({ idleTime: 80 })
+}
+
+export async function reload(page: Page): Promise<void> {
+  await page.reload()
+  await page.waitForNetworkIdle({ idleTime: 80 })
 }
 
 const PATIENCE_MS = 15_000

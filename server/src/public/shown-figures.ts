@@ -55,7 +55,7 @@ export interface ShownInput {
 export async function shownInput(
   live: LiveCalculators,
   slug: string,
-  { answers, language, edition, on }: ShownRequest,
+  { answers, language, edition, on, ratesFrom }: ShownRequest,
   now: Date,
 ): Promise<ShownInput> {
   const day = readIsoDate(on)
@@ -66,7 +66,9 @@ export async function shownInput(
   const calculator = offered.edition === edition ? offered : await live.edition(slug, edition)
   if (!calculator)
     throw new AppError('EDITION_UNKNOWN', { field: 'edition', details: { number: String(edition) } })
-  const { sheets } = serve(live, calculator, minuteOf(endOf(on, now)))
+  const end = minuteOf(endOf(on, now))
+  const known = ratesFrom !== undefined && ratesFrom < end ? ratesFrom : end
+  const { sheets } = serve(live, calculator, known)
   return { calculator, sheets, answers, language: languageFor(calculator.content.program, language), on }
 }
 

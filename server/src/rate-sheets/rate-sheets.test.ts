@@ -251,8 +251,18 @@ test('from the minute a version takes effect visitors have its figures, and an o
   const served = async () =>
     (await author.ask<{ sheets: RateSheet[] }>('GET', path)).body.sheets[0]?.versions ?? []
   expect((await served()).map(({ from }) => from)).toEqual(['2026-01-01'])
+  // A page that was opened before goes on saying what it says, in its files too.
+  const kept = { answers: {}, language: 'en-CA', edition: 1, on: '2026-11-25', ratesFrom: '2026-01-01T00:00' }
+  const calendar = async (shown: object) => {
+    const { body } = await author.ask<string>('POST', `${path}/files/calendar`, shown)
+    return /SUMMARY:(.*)/.exec(body)?.[1]
+  }
+  const early = await calendar(kept)
   time = new Date(2026, 10, 25, 9, 0)
   await expect.poll(async () => (await served()).map(({ at }) => at)).toEqual([undefined, '09:00'])
+
+  expect(await calendar(kept)).toBe(early)
+  expect(await calendar({ ...kept, ratesFrom: '2026-11-25T09:00' })).not.toBe(early)
 
   const { body: cards } = await author.ask<CalculatorOpened[]>('GET', '/api/calculators')
   const { id } = cards.find(({ slug }) => slug === 'liveaboard-mortgage-insured') ?? { id: '' }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { fileKinds, keptLedger, type FileKind } from '@vivid/contract/visitor'
-import type { ActionName, Readout, ReadoutOf } from '@vivid/core/evaluate'
+import { type ActionName, type RateSheet, type Readout, type ReadoutOf, startOf } from '@vivid/core/evaluate'
 import type { TellHost } from '../frame/tell-host'
 import type { Calculator } from '../model/use-calculator'
 import { linkTo } from '../model/share-link'
@@ -44,11 +44,20 @@ const making = ref<ActionName>()
 const isHandingOver = ref(false)
 const form = useTemplateRef<HTMLElement>('form')
 
+/** When the newest rate on this page took effect: a file says what the page says, whatever began meanwhile. */
+function ratesFrom(sheets: readonly RateSheet[]): Pick<AsShown, 'ratesFrom'> {
+  const newest = sheets
+    .flatMap(({ versions }) => versions.map(startOf))
+    .sort()
+    .at(-1)
+  return newest === undefined ? {} : { ratesFrom: newest }
+}
 const shown = (): AsShown => ({
   answers: calculator.answers.value,
   language: calculator.language.value,
   edition: live.value?.edition ?? 0,
   on: calculator.today.value,
+  ...ratesFrom(calculator.sheets.value),
 })
 
 async function act(action: ActionName): Promise<void> {

@@ -9,6 +9,8 @@ export interface AsShown {
   readonly edition: number
   /** The day the page was served for. */
   readonly on: string
+  /** When the newest rate on the page took effect. */
+  readonly ratesFrom?: string
 }
 
 /** A file of the figures, made by the server from the same edition. Throws where it could not be made. */
