@@ -72,13 +72,20 @@ async function takeAll(page, { desk, address, lender }) {
   await page.waitForSelector('.ant-alert-success')
   await shot('record')
   await page.goto(`${desk}/rate-sheets?sheet=insurance-premiums`, { waitUntil: 'networkidle0' })
-  await page.locator('input[data-cell="1 1"]').fill('3.15')
-  await page.locator('input[data-cell="2 1"]').fill('3.50')
+  for (const [cell, figure] of /** @type {const} */ ([
+    ['1 1', '3.15'],
+    ['2 1', '3.50'],
+  ])) {
+    await page.focus(`input[data-cell="${cell}"]`)
+    await page.$eval(`input[data-cell="${cell}"]`, (field) =>
+      /** @type {HTMLInputElement} */ (field).select(),
+    )
+    await page.keyboard.type(figure)
+  }
   await page.locator('::-p-text(What would it change?)').click()
   await page.waitForSelector('.impact')
   await shot('rate-sheets', true)
-  await page.locator('::-p-text(Undo)').click()
-  await page.locator('::-p-text(Undo)').click()
+  for (const _ of [1, 2]) await page.locator('.files ::-p-text(Undo)').click()
   await page.goto(`${desk}/house-styles`, { waitUntil: 'networkidle0' })
   await shot('house-styles')
   await page.goto(`${desk}/audience`, { waitUntil: 'networkidle0' })
