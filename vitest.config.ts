@@ -1,15 +1,21 @@
 import { defineConfig } from 'vitest/config'
 
+/** Tests of one room that keep nothing between them: files share what they import. */
+const pure = (room: string) => ({
+  test: { name: room, root: room, include: ['src/**/*.test.ts'], maxWorkers: 2, isolate: false },
+})
+
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts'] } },
-      { test: { name: 'contract', root: 'contract', include: ['src/**/*.test.ts'] } },
-      { test: { name: 'visitor', root: 'visitor', include: ['src/**/*.test.ts'] } },
-      { test: { name: 'desk', root: 'desk', include: ['src/**/*.test.ts'] } },
+      pure('core'),
+      pure('contract'),
+      pure('visitor'),
+      pure('desk'),
       {
         test: {
           name: 'server',
+          maxWorkers: 2,
           root: 'server',
           include: ['src/**/*.test.ts'],
           globalSetup: 'src/testing/scratch-database.ts',

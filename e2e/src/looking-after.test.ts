@@ -62,7 +62,7 @@ test('a rate sheet is edited by keyboard, a block is pasted and undone, what it 
   await ines.waitForSelector('#sheet-note', { visible: true })
   await fill(ines, '#sheet-note', 'The insurer’s new year.')
   await click(ines, 'Send it', '.ant-modal')
-  await expectText(ines, '.list', 'waits for approval')
+  await expectText(ines, '.choose-list', 'waits for approval')
 
   const visitor = await app.visit(`${app.address}/c/liveaboard-mortgage-insured`)
   const before = await textOf(visitor, '.payment .figure')
@@ -246,11 +246,7 @@ test('another channel is tried at the desk, gets the same cents as the page, and
   await wren.select('#channel-calculator', 'floating-home-mortgage')
   await click(wren, 'Ask for the figures')
   await expectText(wren, '#channel-answer', '"figure": "$907.59"')
-  // The button fades while it waits for the answer.
-  await eventually(
-    () => wren.$eval('.try .ant-btn', (button) => getComputedStyle(button).opacity === '1'),
-    () => 'the button is still faded',
-  )
+  await wren.waitForSelector('.ant-btn-loading', { hidden: true })
   expect(await brokenRules(wren)).toEqual([])
   await fill(wren, '#channel-answers', '{"rate":')
   await expectText(wren, '.field-problem', 'no JSON yet')

@@ -6,6 +6,7 @@ import { takeOut } from './archive/take-out'
 import { connect } from './database/connection'
 import { createReader } from './database/reader'
 import { migrate } from './database/migrate'
+import { outsider } from './record/entries'
 import { createRecordStore } from './record/record-store'
 import { createServices } from './services'
 import { readSettings } from './settings'
@@ -35,7 +36,7 @@ export const inviteByHand = (env: NodeJS.ProcessEnv, asked: unknown): Promise<st
       lender: readSettings(env, '.').lender,
     })
     const person = InvitePerson.parse(asked)
-    const operator = { id: '00000000-0000-0000-0000-000000000000', name: 'whoever runs the server' }
+    const operator = outsider('whoever runs the server')
     const known = (await stores.people.all()).find(
       ({ email }) => email.toLowerCase() === person.email.toLowerCase(),
     )

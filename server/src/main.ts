@@ -18,6 +18,7 @@ import { createHandOversStore } from './hand-overs/hand-overs-store'
 import { createFileMaker } from './public/files/file-maker'
 import { announcePlacements, LiveCalculators } from './public/live-calculators'
 import { logTo } from './log'
+import { outsider } from './record/entries'
 import { readSettings } from './settings'
 import { lenderSite } from './stand-ins/lender-site'
 import { createServices, type Services } from './services'
@@ -144,7 +145,7 @@ const CLOCK_MS = 500
 /** The secret of an invitation for the first keeper, where there is nobody yet and somebody is named. */
 async function inviteFirstKeeper(services: Services, email: string | undefined): Promise<string | undefined> {
   if (!email || (await services.stores.people.count()) > 0) return undefined
-  const inviter = { id: '00000000-0000-0000-0000-000000000000', name: 'the first start' }
+  const inviter = outsider('the first start')
   const invited = await services.people.invite(
     InvitePerson.parse({ email, name: email, role: 'keeper' }),
     inviter,

@@ -34,6 +34,13 @@ export const theme: ThemeConfig = {
 
 /** For the one call to action on a screen. */
 export const actionTheme: ThemeConfig = {
-  token: { colorPrimary: colours.action, fontFamily: text, fontSize: 15 },
+  token: {
+    colorPrimary: colours.action,
+    // Darker under the pointer, not lighter: white stays readable on it.
+    colorPrimaryHover: '#b82c19',
+    colorPrimaryActive: '#9c2413',
+    fontFamily: text,
+    fontSize: 15,
+  },
   components: { Button: { fontWeight: 600 } as object },
 }

@@ -16,11 +16,11 @@ import {
 import { request } from '../api/request'
 import CallToAction from '../app/CallToAction.vue'
 import DeskArea from '../app/DeskArea.vue'
+import { createSnapshots } from '../app/snapshots'
 import { useAsking } from '../app/use-asking'
 import PickField from '../calculators/fields/PickField.vue'
 import VisitorPreview from '../calculators/preview/VisitorPreview.vue'
 import { useSession } from '../people/session-store'
-import { createSnapshots } from '../rate-sheets/snapshots'
 import StyleEditor from './StyleEditor.vue'
 
 /** The lender's looks: several, each shown on a real calculator while it is changed. */
@@ -128,7 +128,7 @@ function remove(): void {
       <Button v-if="session.can('style')" @click="another">Copy this one</Button>
     </template>
     <div class="three">
-      <ul class="list" aria-label="All house styles">
+      <ul class="choose-list" aria-label="All house styles">
         <li v-for="style in styles" :key="style.id">
           <button type="button" :aria-pressed="style.id === draft?.id" @click="choose(style)">
             <span class="swatch" aria-hidden="true">
@@ -203,26 +203,6 @@ function remove(): void {
   grid-template-columns: 200px minmax(0, 1fr) minmax(0, 1fr);
   gap: 22px;
   align-items: start;
-}
-.list {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-.list button {
-  display: grid;
-  gap: 2px;
-  width: 100%;
-  padding: 9px 12px;
-  border: 1px solid transparent;
-  border-radius: 8px;
-  background: none;
-  text-align: left;
-  cursor: pointer;
-}
-.list button[aria-pressed='true'] {
-  border-color: var(--plum);
-  background: var(--lilac);
 }
 .swatch {
   display: flex;

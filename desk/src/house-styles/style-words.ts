@@ -11,12 +11,12 @@ export const colourWords: Readonly<Record<StyleColour, string>> = {
   accentSoft: 'Soft accent',
   onAccent: 'Text on the accent',
   error: 'What is wrong',
-  principal: 'Meter: principal',
-  interest: 'Meter: interest',
-  part2: 'Meter: third part',
-  part3: 'Meter: fourth part',
-  part4: 'Meter: fifth part',
-  part5: 'Meter: sixth part',
+  principal: 'Principal',
+  interest: 'Interest',
+  part2: 'Third part',
+  part3: 'Fourth part',
+  part4: 'Fifth part',
+  part5: 'Sixth part',
 }
 
 /** Colours that belong together, as they are edited. */

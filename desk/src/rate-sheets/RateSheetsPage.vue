@@ -80,7 +80,7 @@ function addSheet(): void {
       <Button v-if="session.can('edit')" @click="addSheet">New rate sheet</Button>
     </template>
     <div class="both">
-      <ul class="list" aria-label="All rate sheets">
+      <ul class="choose-list" aria-label="All rate sheets">
         <li v-for="one in sheets.listed" :key="one.sheet.id">
           <button type="button" :aria-pressed="one.sheet.id === sheets.sheet?.id" @click="choose(one)">
             <strong>{{ one.sheet.name }}</strong>
@@ -106,25 +106,6 @@ function addSheet(): void {
   grid-template-columns: 250px minmax(0, 1fr);
   gap: 26px;
   align-items: start;
-}
-.list {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-.list button {
-  display: grid;
-  width: 100%;
-  padding: 9px 12px;
-  border: 1px solid transparent;
-  border-radius: 8px;
-  background: none;
-  text-align: left;
-  cursor: pointer;
-}
-.list button[aria-pressed='true'] {
-  border-color: var(--plum);
-  background: var(--lilac);
 }
 @media (max-width: 800px) {
   .both {

@@ -6,7 +6,7 @@ import { RateSheet, sheetFaults } from '@vivid/core'
 import { SheetImpactSaid, SheetListed } from '@vivid/contract'
 import { isApiError, sentenceOf } from '../api/api-error'
 import { request } from '../api/request'
-import { createSnapshots } from './snapshots'
+import { createSnapshots } from '../app/snapshots'
 
 /** A row that nothing was typed in yet does not count. */
 const withoutEmptyRows = (sheet: RateSheet): RateSheet => ({

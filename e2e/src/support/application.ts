@@ -118,7 +118,9 @@ export async function fill(page: Page | Frame, selector: string, text: string): 
     else window.getSelection()?.selectAllChildren(element)
   })
   await field.press('Backspace')
-  await field.type(text)
+  // All at once, as pasting does: the desk works everything out anew for each key.
+  const { keyboard } = 'keyboard' in page ? page : page.page()
+  await keyboard.sendCharacter(text)
 }
 
 /** Goes to an address and waits until nothing is fetched any more. */

@@ -6,7 +6,14 @@ import {
   type AudienceQuery,
 } from '@vivid/contract'
 import { createFigures } from '@vivid/contract/wording'
-import { bandEnd, textIn, unitOfQuestion, type CalculatorDocument, type Question } from '@vivid/core'
+import {
+  bandEnd,
+  type Frequency,
+  textIn,
+  unitOfQuestion,
+  type CalculatorDocument,
+  type Question,
+} from '@vivid/core'
 import type { CalculatorsStore } from '../calculators/calculators-store'
 import type { PlacementsStore } from '../placements/placements-store'
 import type { AudienceStore, BandRow, CountRow } from './audience-store'
@@ -121,6 +128,8 @@ function bandSaid(
     const option = question.options.find(({ name }) => name === band)
     return (option && textIn(option.label, main, main)) || band
   }
+  if (question.asks === 'frequency') return figures.every(band as Frequency)
+  if (question.asks === 'yesNo') return band
   const unit = question.asks === 'share' ? 'share' : unitOfQuestion(question).is
   const end = bandEnd(band, unit as Parameters<typeof bandEnd>[1])
   if (end === undefined) return band

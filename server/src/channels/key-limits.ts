@@ -2,8 +2,8 @@ import type { RequestHandler } from 'express'
 import { RateLimiterMemory } from 'rate-limiter-flexible'
 import { KEYLESS_PER_MINUTE } from '@vivid/contract'
 import { AppError } from '../http/app-error'
+import { hashOfSecret } from '../http/secret'
 import { limitedTo, refuseOften } from '../public/limits'
-import { hashOfKey } from './keys-service'
 
 /** A key that holds. */
 export interface KnownKey {
@@ -24,7 +24,7 @@ export function keyOrAddressLimit(
   return async (req, res, next) => {
     const [scheme, secret] = (req.headers.authorization ?? '').split(' ')
     if (scheme?.toLowerCase() !== 'bearer') return keyless(req, res, next)
-    const key = keyByHash(hashOfKey(secret ?? ''))
+    const key = keyByHash(hashOfSecret(secret ?? ''))
     if (!key) throw new AppError('KEY_REFUSED', { headers: { 'www-authenticate': 'Bearer' } })
     const name = `${key.id} ${key.perMinute}`
     const limiter = limiters.get(name) ?? new RateLimiterMemory({ points: key.perMinute, duration: 60 })

@@ -1,7 +1,7 @@
-import { createHash, randomBytes } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
 import type { KeyListed, KeyMade, MakeKey, Person, RecordAct } from '@vivid/contract'
 import { AppError } from '../http/app-error'
+import { hashOfSecret, newSecret } from '../http/secret'
 import type { PeopleStore } from '../people/people-store'
 import type { RecordStore } from '../record/record-store'
 import type { KeysStore } from './keys-store'
@@ -16,9 +16,6 @@ export interface KeysDeps {
 }
 
 export type KeysService = ReturnType<typeof createKeysService>
-
-/** Secrets of 192 random bits need no slow hash: nobody guesses them. */
-export const hashOfKey = (key: string): string => createHash('sha256').update(key).digest('hex')
 
 /** Keys by which other servers of the lender's ask for figures. */
 export function createKeysService({ database, keys, people, record, announce }: KeysDeps) {
@@ -44,9 +41,9 @@ export function createKeysService({ database, keys, people, record, announce }: 
   return {
     listed,
     async make({ name, perMinute }: MakeKey, person: Person): Promise<KeyMade> {
-      const key = `vm_${randomBytes(24).toString('base64url')}`
+      const key = `vm_${newSecret()}`
       await database.transaction(async (transaction) => {
-        const made = { name, perMinute, start: key.slice(0, 9), hash: hashOfKey(key), madeBy: person.id }
+        const made = { name, perMinute, start: key.slice(0, 9), hash: hashOfSecret(key), madeBy: person.id }
         const id = await keys.add(made, transaction)
         await record.append(entry('keyMade', id, name, person), transaction)
         await announce(transaction)

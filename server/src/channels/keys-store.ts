@@ -1,4 +1,5 @@
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import type { Sequelize, Transaction } from 'sequelize'
+import { asking } from '../database/asking'
 
 /** A key as stored: by its hash. */
 export interface KeyData {
@@ -19,8 +20,7 @@ const COLUMNS = `id, name, start, hash, per_minute AS "perMinute", made_by AS "m
   last_used AS "lastUsed", withdrawn_at AS "withdrawnAt"`
 
 export function createKeysStore(database: Sequelize) {
-  const ask = <Row extends object>(sql: string, replacements: object = {}, transaction?: Transaction) =>
-    database.query<Row>(sql, { replacements: { ...replacements }, type: QueryTypes.SELECT, transaction })
+  const ask = asking(database)
 
   return {
     all: (): Promise<KeyData[]> => ask<KeyData>(`SELECT ${COLUMNS} FROM channel_keys ORDER BY made_at DESC`),

@@ -29,7 +29,7 @@ import type { HouseStylesStore } from '../house-styles/house-styles-store'
 import { AppError } from '../http/app-error'
 import { contentOf, freeze } from './edition-content'
 import type { PeopleStore } from '../people/people-store'
-import { calculatorEntry } from '../record/entries'
+import { calculatorEntry, outsider } from '../record/entries'
 import type { RecordStore } from '../record/record-store'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import type { EditionsStore } from './editions-store'
@@ -197,7 +197,7 @@ export function createEditionsService(deps: EditionsDeps) {
         await calculators.setProgress(calculator.id, live(number), transaction)
         const by = await people.byId(calculator.scheduledBy ?? '', transaction)
         const details = { edition: number, timed: calculator.scheduledAt?.toISOString() ?? '' }
-        const entry = calculatorEntry('published', calculator, by ?? nobody, details)
+        const entry = calculatorEntry('published', calculator, by ?? outsider('someone'), details)
         await record.append(entry, transaction)
         await announce(calculator.slug, transaction)
         return true
@@ -236,7 +236,6 @@ export function createEditionsService(deps: EditionsDeps) {
 const nothingScheduled = { scheduledEdition: null, scheduledAt: null, scheduledBy: null }
 /** An edition becomes what visitors see; whatever waited for its time does not wait any more. */
 const live = (number: number) => ({ ...nothingScheduled, liveEdition: number, takenDownAt: null })
-const nobody = { id: '00000000-0000-0000-0000-000000000000', name: 'someone' }
 
 /** The program of a draft that is fit to go live: it compiles, works out for its sample visitors, and its proofs agree. */
 function checkedProgram({ draft }: CalculatorData, today: PlainDate, sheets: readonly RateSheet[]): Program {

@@ -1,4 +1,5 @@
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import type { Sequelize, Transaction } from 'sequelize'
+import { asking } from '../database/asking'
 import { resolveStyle, StyleChoices, type HouseStyle, type SaveStyle } from '@vivid/contract'
 import { FIRST_STYLE, shippedStyles } from './shipped-styles'
 
@@ -16,8 +17,7 @@ export type HouseStylesStore = ReturnType<typeof createHouseStylesStore>
 const COLUMNS = `id, name, choices, revision, last_edited_by AS "lastEditedBy", last_edited_at AS "lastEditedAt"`
 
 export function createHouseStylesStore(database: Sequelize) {
-  const ask = <Row extends object>(sql: string, replacements: object = {}, transaction?: Transaction) =>
-    database.query<Row>(sql, { replacements: { ...replacements }, type: QueryTypes.SELECT, transaction })
+  const ask = asking(database)
 
   return {
     async all(): Promise<StyleData[]> {

@@ -9,8 +9,9 @@ import type {
   RecordAct,
 } from '@vivid/contract'
 import { AppError } from '../http/app-error'
+import { hashOfSecret } from '../http/secret'
 import type { RecordStore } from '../record/record-store'
-import { hashOfSecret, newInvitation } from './invitation'
+import { newInvitation } from './invitation'
 import { hashPassword, passwordMatches } from './password'
 import { refuseWeak } from './password-rules'
 import type { PeopleStore } from './people-store'

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import type { Sequelize, Transaction } from 'sequelize'
+import { asking } from '../database/asking'
 import type { SessionListed } from '@vivid/contract'
 
 export type SessionsStore = ReturnType<typeof createSessionsStore>
@@ -10,8 +11,7 @@ export const nameOfSession = (sid: string): string =>
 
 /** The sessions of people, beside what the session middleware does with them. */
 export function createSessionsStore(database: Sequelize) {
-  const ask = <Row extends object>(sql: string, replacements: object, transaction?: Transaction) =>
-    database.query<Row>(sql, { replacements: { ...replacements }, type: QueryTypes.SELECT, transaction })
+  const ask = asking(database)
 
   return {
     /** A person's open sessions, the last used first. */

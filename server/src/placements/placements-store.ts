@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto'
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import type { Sequelize, Transaction } from 'sequelize'
+import { asking } from '../database/asking'
 import type { PlacementChoices, SaveSite, Site, Stray } from '@vivid/contract'
 
 /** A placement as stored, with what it leads to. */
@@ -33,8 +34,7 @@ const PLACED = `SELECT p.id, p.site_id AS site, p.page, p.calculator_id AS calcu
 const MOST_SIGHTINGS = 2_000
 
 export function createPlacementsStore(database: Sequelize) {
-  const ask = <Row extends object>(sql: string, replacements: object = {}, transaction?: Transaction) =>
-    database.query<Row>(sql, { replacements: { ...replacements }, type: QueryTypes.SELECT, transaction })
+  const ask = asking(database)
 
   return {
     sites: (transaction?: Transaction): Promise<Site[]> =>

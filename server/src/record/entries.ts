@@ -2,6 +2,9 @@ import type { Person, RecordAct } from '@vivid/contract'
 import { textIn, type CalculatorDocument, type RateSheet } from '@vivid/core'
 import type { NewEntry } from './record-store'
 
+/** Somebody who is nobody at the desk: a command, or a start. */
+export const outsider = (name: string): Who => ({ id: '00000000-0000-0000-0000-000000000000', name })
+
 type Who = Pick<Person, 'id' | 'name'>
 
 /** Something done to a calculator, under the name its draft has at the time. */
