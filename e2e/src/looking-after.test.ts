@@ -114,7 +114,7 @@ test('an edition is approved for a time and waits in the ribbon; it can be kept 
   await putLive(odile, 1, { day: '2031-02-03', time: '09:00' })
   await expectText(odile, '.ribbon', '1 from Feb 3, 2031, 09:00')
   expect((await fetch(`${app.address}/c/later-loan`)).status).toBe(404)
-  await click(odile, 'Keep edition 1 from going live')
+  await click(odile, 'Keep edition 1 back')
   await eventually(
     async () => !(await textOf(odile, '.ribbon')).includes('2031'),
     () => 'it still waits',

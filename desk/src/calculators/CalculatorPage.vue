@@ -226,6 +226,7 @@ onBeforeUnmount(() => {
 .desk-page {
   display: grid;
   grid-template-rows: 52px auto minmax(0, 1fr) auto;
+  grid-template-columns: minmax(0, 1fr);
   height: 100vh;
 }
 .alert {
@@ -233,8 +234,9 @@ onBeforeUnmount(() => {
 }
 .bar {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 14px;
+  gap: 8px 14px;
   min-height: 62px;
   padding: 10px 22px;
   background: var(--card);

@@ -107,10 +107,10 @@ async function takeDown(): Promise<void> {
       Put edition {{ newest }} back
     </Button>
     <RouterLink v-if="calculator.liveEdition !== null" :to="`/placements?calculator=${calculator.slug}`"
-      ><Button>Placements</Button></RouterLink
+      ><Button type="text">Placements</Button></RouterLink
     >
     <Button v-if="calculator.scheduled && session.can('approve')" :loading="busy" @click="unschedule"
-      >Keep edition {{ calculator.scheduled.number }} from going live</Button
+      >Keep edition {{ calculator.scheduled.number }} back</Button
     >
     <Button v-if="waits && session.can('approve')" :loading="busy" @click="sendingBack = true"
       >Send back</Button
@@ -169,6 +169,8 @@ async function takeDown(): Promise<void> {
 <style scoped>
 .actions {
   display: flex;
+  flex-wrap: wrap;
+  justify-content: flex-end;
   align-items: center;
   gap: 10px;
 }

@@ -125,9 +125,7 @@ function save(): void {
         @change="choices.language = $event"
       />
       <div>
-        <label for="placement-width"
-          >Widest, in pixels <span class="soft">empty: as wide as the page</span></label
-        >
+        <label for="placement-width">Widest, in pixels (empty: as wide as the page)</label>
         <InputNumber
           id="placement-width"
           :value="choices.width ?? undefined"
@@ -137,9 +135,7 @@ function save(): void {
         />
       </div>
       <fieldset class="wide">
-        <legend>
-          Answers to begin with <span class="soft">as a visitor would type them; empty: the usual</span>
-        </legend>
+        <legend>Answers to begin with, as a visitor would type them (empty: the usual)</legend>
         <div v-for="{ id, label } in questions" :key="id">
           <label :for="`placement-answer-${id}`">{{ label }}</label>
           <Input

@@ -57,15 +57,28 @@ const makeMain = (language: string) =>
 
 <template>
   <div class="editor">
-    <TextsField
-      id="page-title"
-      label="Title"
-      :texts="document.title"
-      :languages="document.languages"
-      field="page.title"
-      needed
-      @change="set({ title: $event })"
-    />
+    <div class="stack">
+      <TextsField
+        id="page-title"
+        label="Title"
+        :texts="document.title"
+        :languages="document.languages"
+        field="page.title"
+        needed
+        @change="set({ title: $event })"
+      />
+      <div class="style">
+        <PickField
+          id="page-style"
+          label="House style"
+          :value="draft.opened?.houseStyle ?? ''"
+          :options="styles.map(({ id, name }) => ({ value: id, label: name }))"
+          :problem="styleProblem"
+          @change="chooseStyle"
+        />
+        <RouterLink to="/house-styles" class="link">Change the looks themselves</RouterLink>
+      </div>
+    </div>
     <div class="stack">
       <TextField
         id="page-lender"
@@ -92,17 +105,6 @@ const makeMain = (language: string) =>
         ]"
         @change="set({ results: $event as 'live' | 'onButton' })"
       />
-    </div>
-    <div class="style">
-      <PickField
-        id="page-style"
-        label="House style"
-        :value="draft.opened?.houseStyle ?? ''"
-        :options="styles.map(({ id, name }) => ({ value: id, label: name }))"
-        :problem="styleProblem"
-        @change="chooseStyle"
-      />
-      <RouterLink to="/house-styles" class="link">Change the looks themselves</RouterLink>
     </div>
     <div class="wide">
       <span class="group-label">Languages</span>
@@ -167,6 +169,7 @@ const makeMain = (language: string) =>
 <style scoped>
 .stack {
   display: grid;
+  align-content: start;
   gap: 8px;
 }
 .style {
