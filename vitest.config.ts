@@ -33,7 +33,7 @@ export default defineConfig({
           hookTimeout: 120_000,
           // After the others; each file runs a browser, a server and a database of its own.
           sequence: { groupOrder: 1 },
-          maxWorkers: 3,
+          maxWorkers: 2,
         },
       },
     ],

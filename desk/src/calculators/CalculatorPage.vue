@@ -132,7 +132,6 @@ onBeforeUnmount(() => {
       <div class="bar">
         <h1>{{ title }}</h1>
         <StateTag :state="draft.opened.state" :edition="draft.opened.liveEdition" />
-        <SaveNote />
         <div class="steps-back" role="group" aria-label="Undo and redo">
           <Button
             size="small"
@@ -151,6 +150,7 @@ onBeforeUnmount(() => {
             >Redo</Button
           >
         </div>
+        <SaveNote />
         <div class="right">
           <Button
             size="small"

@@ -1,7 +1,14 @@
 import type { Sequelize, Transaction } from 'sequelize'
-import { bandOf, minorDigitsOf, readIsoDate, type PlainDate } from '@vivid/core'
-import { evaluate } from '@vivid/core'
-import type { Program, RateSheet } from '@vivid/core'
+import {
+  bandOf,
+  evaluate,
+  minor,
+  minorDigitsOf,
+  type PlainDate,
+  type Program,
+  type RateSheet,
+  type Value,
+} from '@vivid/core'
 import { isoDaysBefore, sameEachTime } from './demo-days'
 import { demoPlacements } from './demo-placements'
 
@@ -36,6 +43,7 @@ export async function loadAudience(
   >()
   for (const { slug, liveFrom, until, program } of calculators) {
     const placements = ['', ...demoPlacements.filter((one) => one.slug === slug).map(({ id }) => id)]
+    const { values: begun } = evaluate(program, {}, { today, sheets })
     const liking = (slug === 'floating-home-mortgage' ? 70 : 6) + Math.floor(random() * 34)
     for (let ago = DAYS; ago >= 1; ago--) {
       const day = isoDaysBefore(today, ago)
@@ -54,7 +62,7 @@ export async function loadAudience(
         }
       }
       for (let n = 0; n < Math.round(crowd * 0.5); n++) {
-        for (const [question, band] of answersOf(program, sheets, today, random)) {
+        for (const [question, band] of answersOf(program, begun, random)) {
           const key = `${day} ${slug} ${question} ${band}`
           const count = (bands.get(key)?.count ?? 0) + 1
           bands.set(key, { day, calculator: slug, question, band, count })
@@ -82,48 +90,31 @@ export async function loadAudience(
 }
 
 /** The bands of one made-up visitor: around what each question begins with. */
-function answersOf(
-  program: Program,
-  sheets: readonly RateSheet[],
-  today: PlainDate,
-  random: () => number,
-): [string, string][] {
-  const begun = startValues(program, sheets, today)
-  return program.steps.flatMap(({ step }): [string, string][] => {
+function answersOf({ steps, currency }: Program, begun: Values, random: () => number): [string, string][] {
+  return steps.flatMap(({ step }): [string, string][] => {
     const value = begun[step.id]
     if (step.kind !== 'question' || !value) return []
-    const around = 0.55 + random() * 0.9
-    const digits = minorDigitsOf[program.currency]
-    if (step.asks === 'choice')
-      return [[step.id, step.options[Math.floor(random() * step.options.length)]?.name ?? '']]
-    if (value.unit === 'money')
-      return band(step.id, bandOf({ ...value, money: Math.round(value.money * around) as never }, digits))
-    if (value.unit === 'share')
-      return band(
-        step.id,
-        bandOf({ ...value, percent: String(Number(value.percent) * (around + 0.2)) }, digits),
-      )
-    if (value.unit === 'percent')
-      return band(
-        step.id,
-        bandOf({ ...value, percent: String(Number(value.percent) * (0.8 + around / 4)) }, digits),
-      )
-    if (value.unit === 'term')
-      return band(
-        step.id,
-        bandOf({ ...value, years: Math.max(1, Math.round(value.years * (0.5 + around / 2))) }, digits),
-      )
-    return band(step.id, bandOf(value, digits))
+    const answer =
+      step.asks === 'choice'
+        ? step.options[Math.floor(random() * step.options.length)]?.name
+        : bandOf(varied(value, 0.55 + random() * 0.9), minorDigitsOf[currency])
+    return answer === undefined ? [] : [[step.id, answer]]
   })
 }
-const band = (id: string, text: string | undefined): [string, string][] =>
-  text === undefined ? [] : [[id, text]]
+type Values = ReturnType<typeof evaluate>['values']
 
-const started = new WeakMap<Program, ReturnType<typeof evaluate>['values']>()
-function startValues(program: Program, sheets: readonly RateSheet[], today: PlainDate) {
-  const known = started.get(program)
-  if (known) return known
-  const { values } = evaluate(program, {}, { today: readIsoDate(isoDaysBefore(today, 0)) ?? today, sheets })
-  started.set(program, values)
-  return values
+/** The same kind of answer, so much more or less. */
+function varied(value: Value, around: number): Value {
+  switch (value.unit) {
+    case 'money':
+      return { ...value, money: minor(Math.round(value.money * around)) }
+    case 'share':
+      return { ...value, percent: String(Number(value.percent) * (around + 0.2)) }
+    case 'percent':
+      return { ...value, percent: String(Number(value.percent) * (0.8 + around / 4)) }
+    case 'term':
+      return { ...value, years: Math.max(1, Math.round(value.years * (0.5 + around / 2))) }
+    default:
+      return value
+  }
 }
