@@ -15,12 +15,6 @@ export type Offer =
   | { readonly state: 'takenDown'; readonly message: string }
   | { readonly state: 'notLive' }
 
-/** A rate sheet with the revision it stands at. */
-export interface SheetInMemory {
-  readonly sheet: RateSheet
-  readonly revision: number
-}
-
 interface OfferRow {
   slug: string
   taken_down: boolean
@@ -67,7 +61,7 @@ export const announceKeys = (database: Sequelize) => (transaction: Transaction) 
  */
 export class LiveCalculators {
   readonly #offers = new Map<string, Offer>()
-  readonly #sheets = new Map<string, SheetInMemory>()
+  readonly #sheets = new Map<string, RateSheet>()
   #placements = placementsInMemory([])
   #keys = new Map<string, KnownKey>()
   #generation = 0
@@ -110,7 +104,7 @@ export class LiveCalculators {
   }
 
   /** The sheets of these addresses as they stand; one that is not there is left out. */
-  sheets(ids: readonly string[]): SheetInMemory[] {
+  sheets(ids: readonly string[]): RateSheet[] {
     return ids.flatMap((id) => this.#sheets.get(id) ?? [])
   }
 
@@ -186,12 +180,11 @@ export class LiveCalculators {
   }
 
   async #readSheets(id?: string): Promise<void> {
-    const rows = await this.database.query<{ id: string; sheet: unknown; revision: number }>(
-      'SELECT id, sheet, revision FROM rate_sheets WHERE sheet IS NOT NULL AND (CAST(:id AS text) IS NULL OR id = :id)',
+    const rows = await this.database.query<{ id: string; sheet: unknown }>(
+      'SELECT id, sheet FROM rate_sheets WHERE sheet IS NOT NULL AND (CAST(:id AS text) IS NULL OR id = :id)',
       { replacements: { id: id ?? null }, type: QueryTypes.SELECT },
     )
-    for (const { sheet, revision, ...row } of rows)
-      this.#sheets.set(row.id, { sheet: RateSheet.parse(sheet), revision })
+    for (const { id: changed, sheet } of rows) this.#sheets.set(changed, RateSheet.parse(sheet))
     this.#generation++
   }
 

@@ -22,6 +22,8 @@ export function liveReads(live: LiveCalculators, now: () => Date): Router {
   const kept = keptForTheMinute<{ etag: string; plain: Buffer; gzipped: Buffer }>(live, now)
   router.get(ADDRESS, (req, res) => {
     res.locals.address = ADDRESS
+    // Before anything is refused: another site may read why.
+    res.set({ ...forAnybody, 'x-content-type-options': 'nosniff' })
     const calculator = liveOrThrow(live, param(req, 'slug'))
     const { etag, plain, gzipped } = kept(calculator.slug, () => {
       const served = serve(live, calculator, minuteOf(now()))
@@ -29,11 +31,9 @@ export function liveReads(live: LiveCalculators, now: () => Date): Router {
       return { etag: etagOf(served), plain: text, gzipped: gzipSync(text) }
     })
     res.set({
-      ...forAnybody,
       'cache-control': 'public, max-age=0, must-revalidate',
       etag,
       vary: 'accept-encoding',
-      'x-content-type-options': 'nosniff',
     })
     if (req.fresh) return void res.status(304).end()
     const isGzipped = Boolean(req.acceptsEncodings('gzip')) && req.headers['accept-encoding'] !== undefined

@@ -331,3 +331,12 @@ test('while the database is away visitors are served, the desk says what is wron
     .toBe(200)
   await lonely.close()
 }, 30_000)
+
+test.each(['floating-home-mortgage', 'no-such-thing', 'winter-berth-purchase'])(
+  'another site may read what is answered about %s, also where it is refused',
+  async (slug) => {
+    const { headers } = await new TestClient(server.address).ask('GET', `/api/public/calculators/${slug}`)
+    expect(headers.get('access-control-allow-origin')).toBe('*')
+    expect(headers.get('x-content-type-options')).toBe('nosniff')
+  },
+)

@@ -6,7 +6,7 @@ import type { LiveCalculators } from './live-calculators'
 
 /** A calculator as it stands at a minute ("2026-11-25T09:41"): with the versions of its sheets that have begun. Coming rates stay here. */
 export function serve(live: LiveCalculators, calculator: LiveCalculator, minute: string): ServedCalculator {
-  const sheets = live.sheets(calculator.content.program.sheets).map(({ sheet }) => begunBy(sheet, minute))
+  const sheets = live.sheets(calculator.content.program.sheets).map((sheet) => begunBy(sheet, minute))
   return { ...calculator, today: minute.slice(0, 10), sheets }
 }
 

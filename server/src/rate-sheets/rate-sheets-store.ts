@@ -117,10 +117,6 @@ export function createRateSheetsStore(database: Sequelize) {
       )
       return found.map(({ sheet }) => sheet)
     },
-    async byId(id: string): Promise<SheetData | undefined> {
-      const row = await rows.findByPk(id)
-      return row ? plain(row) : undefined
-    },
     /** The sheet, kept from anyone else's changes until the transaction ends. */
     async locked(id: string, transaction: Transaction): Promise<SheetData | undefined> {
       const row = await rows.findByPk(id, { transaction, lock: Transaction.LOCK.UPDATE })
