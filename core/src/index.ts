@@ -131,12 +131,13 @@ export {
   amountFor,
   balanceAfterExact,
   initialRepaymentPayment,
+  levelPayment,
   partsOfPayment,
   paymentsToRepay,
   type PaymentsToRepay,
 } from './loan/closed-forms'
 export type { Columns, Ledger, LedgerRow, LedgerTotals, LedgerYear } from './loan/ledger'
-export { levelPayment, levelPaymentExact, type LevelPaymentTerms } from './loan/level-payment'
+export { levelPaymentExact, type LevelPaymentTerms } from './loan/level-payment'
 export type { Extra, Fees, Grace, LoanInsurance, LoanTerms, RateChange, Term, When } from './loan/terms'
 export { currencies, minorDigitsOf, type Currency, type MinorDigits } from './money/currencies'
 export { Decimal } from './money/decimal'

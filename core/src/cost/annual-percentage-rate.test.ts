@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import { readIsoDate, type PlainDate } from '../dates/plain-date'
-import { knownAnswers, minorOf } from '../testing/known-answers'
+import { acceptedValue, knownAnswers, minorOf } from '../testing/known-answers'
 import {
   annualPercentageRate,
   annualPercentageRateOfCharge,
@@ -59,7 +59,7 @@ const day = (text: string) => readIsoDate(text) as PlainDate
 
 test.each(knownAnswers<Input, Expected>('apr'))('known answer $id', ({ input, expected }) => {
   if (input.kind === 'unit_periods') {
-    const { whole, rest } = unitPeriodsBetween(day(input.start), day(input.end), input)
+    const { whole, rest } = acceptedValue(unitPeriodsBetween(day(input.start), day(input.end), input))
     expect(whole + rest.numerator / rest.denominator).toBeCloseTo(expected.t + size(expected.f), 12)
     return
   }
@@ -84,7 +84,7 @@ test.each(knownAnswers<Input, Expected>('apr'))('known answer $id', ({ input, ex
   if (input.kind !== 'us_apr' || !input.dates) return
   const { dates } = input
   for (const [index, first] of dates.first_of_each_group.entries()) {
-    const { whole, rest } = unitPeriodsBetween(day(dates.advance), day(first), dates)
+    const { whole, rest } = acceptedValue(unitPeriodsBetween(day(dates.advance), day(first), dates))
     const { t, f } = input.payments[index] as Timed
     expect(whole + rest.numerator / rest.denominator).toBeCloseTo(t + size(f), 12)
   }

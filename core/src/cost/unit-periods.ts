@@ -1,4 +1,6 @@
-import { addMonths, daysBetween, isPlainDateAfter, type PlainDate } from '../dates/plain-date'
+import { addMonths, daysBetween, isPlainDate, isPlainDateAfter, type PlainDate } from '../dates/plain-date'
+import { isObject, readCount } from '../money/read-amount'
+import { accept, refuse, type Checked } from '../refusal'
 
 /** The unit-period of a transaction: so many months, half-months, weeks or days. */
 export interface UnitPeriod {
@@ -15,14 +17,22 @@ export interface UnitPeriods {
 
 /**
  * The time between two dates in unit-periods, as Regulation Z counts it: whole months are counted back from the later
- * date, and the days left are 1/30 of a month (1/15 of a half-month, 1/7 of a week). The later date must not be before.
+ * date, and the days left are 1/30 of a month (1/15 of a half-month, 1/7 of a week). Refuses what is no day, dates the
+ * wrong way round (`DATES_REVERSED`), and a unit-period that is none (`OPTION_UNKNOWN`, `OUT_OF_RANGE`).
  * Source: 12 CFR Part 1026, Appendix J, (b)(4) and (5).
  */
-export function unitPeriodsBetween(
-  from: PlainDate,
-  to: PlainDate,
-  { unit, multiple }: UnitPeriod,
-): UnitPeriods {
+export function unitPeriodsBetween(from: PlainDate, to: PlainDate, period: UnitPeriod): Checked<UnitPeriods> {
+  if (!isPlainDate(from)) return refuse('DATE_UNREADABLE', 'from')
+  if (!isPlainDate(to)) return refuse('DATE_UNREADABLE', 'to')
+  if (isPlainDateAfter(from, to)) return refuse('DATES_REVERSED', 'to')
+  if (!isObject(period) || !['month', 'semimonth', 'week', 'day'].includes(period.unit))
+    return refuse('OPTION_UNKNOWN', 'unit')
+  const multiple = readCount(period.multiple, 'multiple', 1, period.unit === 'semimonth' ? 1 : 366)
+  return multiple.ok ? accept(unitPeriods(from, to, period)) : multiple
+}
+
+/** The same of dates in order. */
+export function unitPeriods(from: PlainDate, to: PlainDate, { unit, multiple }: UnitPeriod): UnitPeriods {
   const days = daysBetween(from, to)
   if (unit === 'day') return split(days, multiple)
   if (unit === 'week') return split(days, 7 * multiple)

@@ -25,6 +25,15 @@ export function readIsoDate(text: string): PlainDate | undefined {
   return { year, month, day }
 }
 
+/** Whether something from outside is a day of the calendar. */
+export const isPlainDate = (date: unknown): date is PlainDate =>
+  typeof date === 'object' &&
+  date !== null &&
+  'year' in date &&
+  'month' in date &&
+  'day' in date &&
+  readIsoDate(isoDate(date as PlainDate)) !== undefined
+
 export const isoDate = ({ year, month, day }: PlainDate): string =>
   `${String(year).padStart(4, '0')}-${String(month).padStart(2, '0')}-${String(day).padStart(2, '0')}`
 

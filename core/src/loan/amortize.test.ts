@@ -216,12 +216,6 @@ test.each<[string, Partial<Record<keyof LoanTerms | 'colour', unknown>>, string,
   ['neither term nor payment', { term: undefined }, 'TERM_OR_PAYMENT_NEEDED', 'term'],
   ['30 February', { firstPayment: '2026-02-30' }, 'DATE_UNREADABLE', 'firstPayment'],
   ['a balloon of the whole loan and more', { balloon: 900_000_00 }, 'BALLOON_TOO_LARGE', 'balloon'],
-  [
-    'a balloon with payments at the start',
-    { balloon: 100, due: 'start' },
-    'BALLOON_WITH_PAYMENT_AT_START',
-    'balloon',
-  ],
   ['a term nobody knows', { colour: 'red' }, 'OPTION_UNKNOWN', 'colour'],
 ])('%s is refused by code and field', (_, change, code, field) => {
   expect(amortize({ ...good, ...change } as LoanTerms)).toMatchObject({ ok: false, code, field })

@@ -14,6 +14,7 @@ import { checkGrace, rowsOfGrace, type CheckedGrace } from './grace'
 import { checkInsurance, type CheckedInsurance } from './premiums'
 import { checkRateChanges, keepsPayment, type CheckedRateChange } from './rate-changes'
 import { isObject, readAmount, readCount } from '../money/read-amount'
+import { brokenPair } from './term-pairs'
 import { MOST_PAYMENTS, type LoanTerms, type Term } from './terms'
 
 /** The longest term, years. */
@@ -82,7 +83,7 @@ const knownTerms: Readonly<Record<keyof LoanTerms, true>> = {
 /** Checks terms from outside once; everything behind it trusts the result. */
 export function checkTerms(terms: LoanTerms): Checked<CheckedTerms> {
   if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
-  for (const name of ['rounding', 'fees'] as const) {
+  for (const name of ['rounding', 'fees', 'insurance', 'grace'] as const) {
     if (terms[name] !== undefined && !isObject(terms[name])) return refuse('OPTION_UNKNOWN', name)
   }
   const unknown = Object.keys(terms).find((key) => !Object.hasOwn(knownTerms, key))
@@ -111,36 +112,38 @@ export function checkTerms(terms: LoanTerms): Checked<CheckedTerms> {
   if (!length.ok) return length
   const dates = checkDates(terms)
   if (!dates.ok) return dates
-  const mix = refusedMix(terms)
+  const grace = checkGrace(terms.grace, LONGEST_TERM_YEARS * factsOf(frequency).perYear)
+  if (!grace.ok) return grace
+  const mix = brokenPair(terms)
   if (mix) return refuse('TERMS_DO_NOT_MIX', mix[0], { with: mix[1] })
-  if (amounts.value.balloon > 0 && due === 'start') return refuse('BALLOON_WITH_PAYMENT_AT_START', 'balloon')
 
-  const perYear = factsOf(frequency).perYear
   const { payments, payment } = length.value
   const isOpen = payment !== undefined ? !settleAtTerm : 'monthlyPaymentOver' in frequencies[frequency]
-  const grace = checkGrace(terms.grace, LONGEST_TERM_YEARS * perYear)
-  if (!grace.ok) return grace
   const paidInGrace = rowsOfGrace(grace.value)
   // A rate change that keeps the payment moves the end, so that later payments may be named.
   const mayGoOn = isOpen || keepsPayment(terms.rateChanges)
   const most = mayGoOn || payments === undefined ? MOST_PAYMENTS : paidInGrace + payments
+  const alreadyPaid = readCount(terms.alreadyPaid ?? 0, 'alreadyPaid', 0, most - 1)
+  if (!alreadyPaid.ok) return alreadyPaid
   const extras = checkExtras(terms.extras ?? [], {
     frequency,
     most,
     firstPayment: dates.value.firstPayment,
     anchorDay: dates.value.anchorDay,
+    due,
+    periodsBefore: grace.value && paidInGrace === 0 ? grace.value.payments : 0,
+    paymentsMade: alreadyPaid.value,
   })
   if (!extras.ok) return extras
-  if (onExtra === 'lower' && isOpen && extras.value.length > 0) return refuse('TERM_NEEDED', 'onExtra')
-  const rateChanges = checkRateChanges(
-    terms.rateChanges ?? [],
-    isOpen || payments === undefined ? MOST_PAYMENTS : paidInGrace + payments,
-  )
+  const rateChanges = checkRateChanges(terms.rateChanges ?? [], {
+    frequency,
+    most: isOpen || payments === undefined ? MOST_PAYMENTS : paidInGrace + payments,
+    firstPayment: dates.value.firstPayment,
+    anchorDay: dates.value.anchorDay,
+  })
   if (!rateChanges.ok) return rateChanges
   const insurance = checkInsurance(terms.insurance)
   if (!insurance.ok) return insurance
-  const alreadyPaid = readCount(terms.alreadyPaid ?? 0, 'alreadyPaid', 0, most - 1)
-  if (!alreadyPaid.ok) return alreadyPaid
 
   // Field by field: objects spread into one another cost more here than the whole ledger.
   const { principal, balloon, fees, yearlyExtraLimit } = amounts.value
@@ -256,16 +259,4 @@ function checkDates({
   const anchor = anchorDay === undefined ? undefined : readCount(anchorDay, 'anchorDay', 1, 31)
   if (anchor && !anchor.ok) return anchor
   return accept({ firstPayment: first, start: from, anchorDay: anchor?.value })
-}
-
-/** Two terms that mean nothing together: the one at fault and the one it does not go with. */
-function refusedMix(terms: LoanTerms): readonly [string, string] | undefined {
-  const { dayCount = 'equal', compounding = 'perPayment', due = 'end', paymentBasis, payment, term } = terms
-  if (dayCount !== 'equal' && compounding !== 'perPayment') return ['compounding', 'dayCount']
-  if (dayCount !== 'equal' && due === 'start') return ['due', 'dayCount']
-  if (paymentBasis === 'exactDays' && dayCount === 'equal') return ['paymentBasis', 'dayCount']
-  if (paymentBasis === 'exactDays' && payment !== undefined) return ['paymentBasis', 'payment']
-  if (terms.grace && due === 'start') return ['grace', 'due']
-  if (terms.settleAtTerm && (payment === undefined || term === undefined)) return ['settleAtTerm', 'payment']
-  return undefined
 }

@@ -1,13 +1,14 @@
 import { Decimal, trusted } from '../money/decimal'
 import { fractionToDecimal } from '../money/fraction'
-import { roundDecimal } from '../money/rounding'
-import type { Minor } from '../money/minor'
+import { LARGEST_BALANCE, minor, type Minor } from '../money/minor'
+import { roundDecimal, type Rounding } from '../money/rounding'
 import type { PeriodicRate } from '../rates/periodic-rate'
 import { readRate } from '../rates/percent'
-import type { Checked } from '../refusal'
+import type { Checked, Refusal } from '../refusal'
 import { accept, refuse } from '../refusal'
-import { levelPaymentExact, type LevelPaymentTerms } from './level-payment'
-import { readAmount } from '../money/read-amount'
+import { levelPaymentExact, levelPaymentRounded, type LevelPaymentTerms } from './level-payment'
+import { isObject, readAmount, readCount } from '../money/read-amount'
+import { MOST_PAYMENTS } from './terms'
 
 /*
  * Formulas without a ledger: nothing is rounded between steps. They give first guesses and fractional answers; where
@@ -53,8 +54,19 @@ export function paymentsToRepay(
   return accept({ exact, whole: Math.max(1, whole.toNumber()) })
 }
 
-/** What n payments repay: the present value of the payments and of a balloon after the last. */
-export function amountFor(
+/**
+ * What n payments repay: the present value of the payments and of a balloon after the last, exact minor units. Refuses
+ * like `levelPayment`.
+ */
+export function amountFor(payment: number, terms: Omit<LevelPaymentTerms, 'principal'>): Checked<Decimal> {
+  const paid = readAmount(payment, 'payment', 'zero allowed')
+  if (!paid.ok) return paid
+  const refusal = refusedLevelTerms(terms)
+  return refusal ?? accept(presentValueOf(payment, terms))
+}
+
+/** The same of terms that have been checked. */
+export function presentValueOf(
   payment: number,
   { rate, payments, balloon = 0, due = 'end' }: Omit<LevelPaymentTerms, 'principal'>,
 ): Decimal {
@@ -66,6 +78,48 @@ export function amountFor(
     .times(due === 'start' ? r.plus(1) : 1)
     .times(payment)
     .plus(v.times(balloon))
+}
+
+/**
+ * The level payment rounded to whole minor units; see `levelPaymentExact`. `rate` is per payment. Refuses what is no
+ * amount, rate, timing or number of payments (1 to 20,000), and a balloon that leaves nothing to pay
+ * (`BALLOON_TOO_LARGE`).
+ */
+export function levelPayment(terms: LevelPaymentTerms, rounding: Rounding = 'halfUp'): Checked<Minor> {
+  const principal = readAmount(terms.principal, 'principal')
+  if (!principal.ok) return principal
+  const refusal = refusedLevelTerms(terms)
+  if (refusal) return refusal
+  if (!['halfUp', 'halfEven', 'up', 'down'].includes(rounding)) return refuse('OPTION_UNKNOWN', 'rounding')
+  const payment = levelPaymentRounded(terms, rounding)
+  if (payment === undefined || (terms.balloon && levelPaymentExact(terms).lessThanOrEqualTo(0)))
+    return refuse('BALLOON_TOO_LARGE', 'balloon', { balloon: terms.balloon ?? 0 })
+  if (payment > LARGEST_BALANCE) return refuse('AMOUNT_TOO_LARGE', 'rate', { largest: LARGEST_BALANCE })
+  return accept(minor(payment))
+}
+
+function refusedLevelTerms({
+  rate,
+  payments,
+  balloon = 0,
+  balloonAfter = payments,
+  due = 'end',
+}: Omit<LevelPaymentTerms, 'principal'>): Refusal | undefined {
+  const exact = isObject(rate) && isObject(rate.exact) ? rate.exact : undefined
+  if (!exact || typeof exact.numerator !== 'bigint' || typeof exact.denominator !== 'bigint')
+    return refuse('RATE_UNREADABLE', 'rate')
+  if (exact.numerator < 0n || rate.asNumber < 0) return refuse('RATE_NEGATIVE', 'rate')
+  if (exact.denominator <= 0n || !Number.isFinite(rate.asNumber)) return refuse('RATE_UNREADABLE', 'rate')
+  for (const [name, count] of [
+    ['payments', payments],
+    ['balloonAfter', balloonAfter],
+  ] as const) {
+    const read = readCount(count, name, 1, MOST_PAYMENTS)
+    if (!read.ok) return read
+  }
+  const left = readAmount(balloon, 'balloon', 'zero allowed')
+  if (!left.ok) return left
+  return due === 'end' || due === 'start' ? undefined : refuse('OPTION_UNKNOWN', 'due')
 }
 
 /** What is owed after payment k of a level loan, unrounded: P (1 + r)^k − M ((1 + r)^k − 1) / r. */

@@ -10,9 +10,12 @@ import type { Grace } from './terms'
 
 export type CheckedGrace = Required<Grace> & { readonly payment: Minor }
 
-/** How many rows of the ledger a grace time has: none where nothing is paid in it. */
+/** Whether interest of the grace time joins the balance. */
+const isAdded = (grace: CheckedGrace): boolean => grace.interest.startsWith('added')
+
+/** How many rows of the ledger a grace time has: none where nothing is paid in it and its interest is added. */
 export const rowsOfGrace = (grace: CheckedGrace | undefined): number =>
-  grace === undefined || grace.interest.startsWith('added') ? 0 : grace.payments
+  grace === undefined || (isAdded(grace) && grace.payment === 0) ? 0 : grace.payments
 
 export function checkGrace(grace: Grace | undefined, most: number): Checked<CheckedGrace | undefined> {
   if (grace === undefined) return accept(undefined)
@@ -25,14 +28,12 @@ export function checkGrace(grace: Grace | undefined, most: number): Checked<Chec
   if (!payments.ok) return payments
   const payment = readAmount(grace.payment ?? 0, 'grace.payment', 'zero allowed')
   if (!payment.ok) return payment
-  if (payment.value > 0 && interest !== 'none')
-    return refuse('TERMS_DO_NOT_MIX', 'grace.payment', { with: 'grace.interest' })
   return accept({ payments: payments.value, interest, payment: payment.value, rounding })
 }
 
 /** What a period of the grace time asks for. */
 export const graceDue = (interest: number, grace: CheckedGrace | undefined) =>
-  grace?.interest === 'none' ? grace.payment : interest
+  grace === undefined || grace.interest === 'paid' ? interest : grace.payment
 
 /**
  * Interest of a grace time in which nothing is paid, added to the balance at its end. Refuses a balance that grows
@@ -44,7 +45,7 @@ export function accruedInGrace(
   rate: PeriodicRate,
   interestRounding: Rounding,
 ): Checked<Minor> {
-  if (!grace || !grace.interest.startsWith('added')) return accept(ZERO)
+  if (!grace || !isAdded(grace) || grace.payment > 0) return accept(ZERO)
   const accrued = grace.interest === 'addedCompound' ? compounded() : simple()
   if (principal + accrued > LARGEST_BALANCE)
     return refuse('AMOUNT_TOO_LARGE', 'grace', { largest: LARGEST_BALANCE })

@@ -4,6 +4,7 @@ import type { DayCount } from '../rates/day-count'
 import { countDays } from '../rates/day-count'
 import { readIsoDate, type PlainDate } from '../dates/plain-date'
 import {
+  acceptedValue,
   knownAnswers,
   majorOf,
   minorOf,
@@ -254,7 +255,7 @@ test.each(knownAnswers<DayInput, DayExpected>('day_count'))('known answer $id', 
     const [from, to] = [readIsoDate(input.start), readIsoDate(input.end)] as [PlainDate, PlainDate]
     const rules = { actual: 'actual', '30E/360': '30E', '30/360-bond': 'bond', '30U/360': '30U' } as const
     for (const [name, rule] of Object.entries(rules))
-      expect([name, countDays(rule, from, to)]).toEqual([name, expected[name]])
+      expect([name, acceptedValue(countDays(rule, from, to))]).toEqual([name, expected[name]])
     return
   }
   const terms: LoanTerms = {

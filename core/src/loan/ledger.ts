@@ -2,21 +2,8 @@ import { assert } from '../assert'
 import { dueDate } from './due-dates'
 import { isoDate, type PlainDate } from '../dates/plain-date'
 import { ZERO, type Minor } from '../money/minor'
+import { rowsBetween, type MoneyColumns } from './ledger-columns'
 import { factsOf, type Frequency } from '../rates/frequency'
-
-/** The money columns of a ledger: one entry for each payment, whole minor units. */
-export interface MoneyColumns {
-  readonly opening: Float64Array
-  /** All that is paid on the loan, the extra included; insurance and fees are not. */
-  readonly payment: Float64Array
-  readonly interest: Float64Array
-  /** What the payment takes off the balance, the extra included. */
-  readonly principal: Float64Array
-  /** The part of the payment that was paid on top. */
-  readonly extra: Float64Array
-  readonly insurance: Float64Array
-  readonly closing: Float64Array
-}
 
 export interface Columns extends MoneyColumns {
   readonly number: Int32Array
@@ -54,12 +41,28 @@ export interface LedgerYear {
 export interface LedgerTotals {
   /** Interest, with what accrued before the first payment. */
   readonly interest: Minor
-  /** The amount repaid: what was borrowed, less a balloon. */
+  /** The amount repaid with the payments: what was owed, less a balloon. */
   readonly principal: Minor
-  /** All that is paid on the loan, extras included; insurance, fees and a balloon are not. */
+  /** All payments on the loan, extras included; insurance, fees and a balloon are not. */
   readonly paid: Minor
   readonly extra: Minor
   readonly insurance: Minor
+  /** Fees with each payment, and those added to a loan that begins. */
+  readonly fees: Minor
+  /** What is still owed when the term ends, and falls due then. */
+  readonly balloon: Minor
+  /** All that leaves the borrower's hands: payments, premiums, fees with each payment, and the balloon. */
+  readonly paidInAll: Minor
+}
+
+/** What was paid on a running loan before today. */
+export interface PaidSoFar {
+  readonly payments: number
+  readonly interest: Minor
+  readonly principal: Minor
+  readonly paid: Minor
+  readonly insurance: Minor
+  /** Fees with each payment, and those added to the loan. */
   readonly fees: Minor
 }
 
@@ -71,17 +74,28 @@ export interface LedgerFacts {
   readonly frequency: Frequency
   readonly firstPayment: PlainDate | undefined
   readonly anchorDay: number | undefined
-  readonly firstNumber: number
-  readonly count: number
+  /** Payments that lie behind today; the columns have them too. */
+  readonly paymentsMade: number
+  readonly lastNumber: number
+  /** Periods before the first payment's own in which nothing is paid. */
+  readonly periodsBefore: number
+  readonly due: 'end' | 'start'
+  /** From the loan's first payment on; they may be longer than the loan. */
   readonly columns: MoneyColumns
-  /** Interest added to the balance before the first row. */
+  /** What is owed today, after a lump sum paid today. */
+  readonly balanceToday: Minor
+  /** Interest added to the balance before the loan's first row. */
   readonly accruedInterest: Minor
-  /** Paid on top before the first row: a lump sum today. */
+  /** Paid on top before the next payment: a lump sum today. */
   readonly extraAtStart: Minor
-  readonly fees: Minor
+  readonly extrasCutByLimit: Minor
+  readonly fees: { readonly atStart: Minor; readonly eachPayment: Minor }
 }
 
-/** A loan paid to its end: every payment, taken apart, whole minor units; every total is a sum of rows. */
+/**
+ * A loan paid to its end: every payment, taken apart, whole minor units; every total is a sum of rows. It stands at a
+ * moment, today: the payments made lie behind it, and columns and totals are of those that come.
+ */
 export class Ledger {
   readonly ok = true
   /** The first regular payment (after a grace time). */
@@ -90,40 +104,81 @@ export class Ledger {
   readonly governedBy: 'term' | 'payment'
   /** What the loan begins with: the amount borrowed with fees and premium added to it. */
   readonly borrowed: Minor
-  /** How many payments there are, and the number of the first: 1, or the one after those already paid. */
+  /** How many payments are still to come, and the number of the next: 1, or the one after those already made. */
   readonly count: number
   readonly firstNumber: number
+  /** What extras a yearly limit kept from being paid, minor units. */
+  readonly extrasCutByLimit: Minor
   readonly #facts: LedgerFacts
+  readonly #ahead: MoneyColumns
   #columns: Columns | undefined
   #totals: LedgerTotals | undefined
 
   constructor(facts: LedgerFacts) {
-    const { payment, borrowed, count, firstNumber } = facts
+    const { payment, borrowed, paymentsMade, lastNumber } = facts
     this.payment = payment
     this.governedBy = facts.governedBy
     this.borrowed = borrowed
-    this.count = count
-    this.firstNumber = firstNumber
+    this.count = lastNumber - paymentsMade
+    this.firstNumber = paymentsMade + 1
+    this.extrasCutByLimit = facts.extrasCutByLimit
     this.#facts = facts
+    this.#ahead = rowsBetween(facts.columns, paymentsMade, lastNumber)
   }
 
   /** Worked out when first asked for: a search tries many ledgers and asks few of them. */
   get totals(): LedgerTotals {
-    const { columns, accruedInterest, extraAtStart, fees, count } = this.#facts
-    this.#totals ??= {
-      interest: (sumOf(columns.interest, 0, count) + accruedInterest) as Minor,
-      principal: (sumOf(columns.principal, 0, count) + extraAtStart - accruedInterest) as Minor,
-      paid: (sumOf(columns.payment, 0, count) + extraAtStart) as Minor,
-      extra: (sumOf(columns.extra, 0, count) + extraAtStart) as Minor,
-      insurance: sumOf(columns.insurance, 0, count),
-      fees,
-    }
+    this.#totals ??= this.#sumUp()
     return this.#totals
+  }
+
+  #sumUp(): LedgerTotals {
+    const { accruedInterest, extraAtStart, fees, paymentsMade } = this.#facts
+    const accrued = paymentsMade === 0 ? accruedInterest : ZERO
+    const of = (column: keyof MoneyColumns) => sumOf(this.#ahead[column], 0, this.count)
+    const [paid, insurance] = [of('payment') + extraAtStart, of('insurance')]
+    const eachPayment = fees.eachPayment * this.count
+    const balloon = this.balanceAfter(this.lastNumber)
+    return {
+      interest: (of('interest') + accrued) as Minor,
+      principal: (of('principal') + extraAtStart - accrued) as Minor,
+      paid: paid as Minor,
+      extra: (of('extra') + extraAtStart) as Minor,
+      insurance,
+      fees: ((paymentsMade === 0 ? fees.atStart : 0) + eachPayment) as Minor,
+      balloon,
+      paidInAll: (paid + insurance + eachPayment + balloon) as Minor,
+    }
+  }
+
+  /** What was paid before today: nothing, unless payments were made. */
+  get soFar(): PaidSoFar {
+    const { paymentsMade, accruedInterest, fees, columns } = this.#facts
+    const of = (column: keyof MoneyColumns) => sumOf(columns[column], 0, paymentsMade)
+    const accrued = paymentsMade === 0 ? ZERO : accruedInterest
+    return {
+      payments: paymentsMade,
+      interest: (of('interest') + accrued) as Minor,
+      principal: (of('principal') - accrued) as Minor,
+      paid: of('payment'),
+      insurance: of('insurance'),
+      fees: (paymentsMade === 0 ? 0 : fees.atStart + fees.eachPayment * paymentsMade) as Minor,
+    }
+  }
+
+  /** What is owed today, after a lump sum paid today. */
+  get balanceToday(): Minor {
+    return this.#facts.balanceToday
+  }
+
+  /** A lump sum paid today, minor units. */
+  get paidToday(): Minor {
+    return this.#facts.extraAtStart
   }
 
   get columns(): Columns {
     this.#columns ??= {
-      ...this.#facts.columns,
+      ...this.#ahead,
       number: Int32Array.from({ length: this.count }, (_, i) => this.firstNumber + i),
       date: this.#facts.firstPayment
         ? Array.from({ length: this.count }, (_, i) => this.dateOf(this.firstNumber + i) ?? '')
@@ -137,8 +192,9 @@ export class Ledger {
     return this.firstNumber + this.count - 1
   }
 
+  /** The last payment; nothing where a lump sum today ends the loan. */
   get lastPayment(): Minor {
-    return this.at(this.lastNumber).payment
+    return this.count === 0 ? ZERO : this.at(this.lastNumber).payment
   }
 
   /** ISO date of the last payment; undefined where the terms gave no first date. */
@@ -151,10 +207,20 @@ export class Ledger {
     return firstPayment && isoDate(dueDate(firstPayment, frequency, number, anchorDay))
   }
 
-  /** Payment `number` taken apart. */
+  /** Periods from the loan's beginning to payment `number`; with payments at the start the first is at once. */
+  periodsTo(number: number): number {
+    const { periodsBefore, due } = this.#facts
+    return number + periodsBefore - (due === 'start' ? 1 : 0)
+  }
+
+  /** Payment `number` taken apart, one that was made before today too. */
   at(number: number): LedgerRow {
     const { opening, payment, interest, principal, extra, insurance, closing } = this.#facts.columns
-    const i = this.#index(number)
+    assert(
+      Number.isInteger(number) && number >= 1 && number <= this.lastNumber,
+      `payment ${number} is in the ledger`,
+    )
+    const i = number - 1
     return {
       number,
       date: this.dateOf(number),
@@ -168,24 +234,28 @@ export class Ledger {
     }
   }
 
-  /** What is owed after payment `number`; before the first payment it is what the ledger opens with, after the last 0 or the balloon. */
+  /**
+   * What is owed after payment `number`: after the last payment made it is what is owed today, before the first what
+   * the loan begins with, after the last 0 or the balloon.
+   */
   balanceAfter(number: number): Minor {
     const { opening, closing } = this.#facts.columns
-    if (number === this.firstNumber - 1) return (opening[0] ?? 0) as Minor
-    return (number > this.lastNumber ? closing[this.count - 1] : closing[this.#index(number)]) as Minor
+    const last = Math.min(number, this.lastNumber)
+    if (last === this.firstNumber - 1) return this.balanceToday
+    return (last < 1 ? opening[0] : closing[last - 1]) as Minor
   }
 
-  /** Interest in the payments up to `number`. */
+  /** Interest in the payments from today up to `number`. */
   interestTo(number: number): Minor {
     return this.#sumTo('interest', number)
   }
 
-  /** Principal in the payments up to `number`. */
+  /** Principal in the payments from today up to `number`. */
   principalTo(number: number): Minor {
     return this.#sumTo('principal', number)
   }
 
-  /** Premiums with the payments up to `number`. */
+  /** Premiums with the payments from today up to `number`. */
   insuranceTo(number: number): Minor {
     return this.#sumTo('insurance', number)
   }
@@ -198,7 +268,7 @@ export class Ledger {
       let to = from
       while (to < this.lastNumber && this.#yearOf(to + 1) === year) to++
       const sum = (column: keyof MoneyColumns) =>
-        sumOf(this.#facts.columns[column], from - this.firstNumber, to - this.firstNumber + 1)
+        sumOf(this.#ahead[column], from - this.firstNumber, to - this.firstNumber + 1)
       years.push({
         year,
         from,
@@ -217,21 +287,13 @@ export class Ledger {
 
   #sumTo(column: keyof MoneyColumns, number: number): Minor {
     const to = Math.min(number, this.lastNumber) - this.firstNumber + 1
-    return sumOf(this.#facts.columns[column], 0, Math.max(0, to))
+    return sumOf(this.#ahead[column], 0, Math.max(0, to))
   }
 
   #yearOf(number: number): number {
     const { firstPayment, frequency, anchorDay } = this.#facts
     if (firstPayment) return dueDate(firstPayment, frequency, number, anchorDay).year
     return Math.floor((number - 1) / factsOf(frequency).perYear) + 1
-  }
-
-  #index(number: number): number {
-    assert(
-      Number.isInteger(number) && number >= this.firstNumber && number <= this.lastNumber,
-      `payment ${number} is in the ledger`,
-    )
-    return number - this.firstNumber
   }
 }
 

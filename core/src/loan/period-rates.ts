@@ -1,7 +1,8 @@
+import { assert } from '../assert'
 import { dueDate } from './due-dates'
 import { addMonths, type PlainDate } from '../dates/plain-date'
 import type { Decimal } from '../money/decimal'
-import { countDays, dayCounts, rateForDays } from '../rates/day-count'
+import { dayCounts, daysBetweenDates, rateForDays } from '../rates/day-count'
 import { factsOf, type Frequency } from '../rates/frequency'
 import { equivalentRate, type PeriodicRate } from '../rates/periodic-rate'
 import type { CheckedTerms } from './check-terms'
@@ -24,11 +25,20 @@ export function ratesOf(annualRate: Decimal, terms: RateTerms): RateOfPeriod {
   const byDays = new Map<number, PeriodicRate>()
   return (number) => {
     const days =
-      counts === 'thirty' ? 30 : countDays(counts, dateBefore(number, terms), dateOf(number, terms))
+      counts === 'thirty'
+        ? thirtyDayMonthsIn(terms.frequency)
+        : daysBetweenDates(counts, dateBefore(number, terms), dateOf(number, terms))
     const rate = byDays.get(days) ?? rateForDays(annualRate, days, year)
     byDays.set(days, rate)
     return rate
   }
+}
+
+/** Days of a period in months of 30 days; payments by the week have none. */
+function thirtyDayMonthsIn(frequency: Frequency): number {
+  const { every } = factsOf(frequency)
+  assert(!('days' in every), 'payments by the week are not counted in months of 30 days')
+  return 'months' in every ? 30 * every.months : 15
 }
 
 /** The rate of one period where all are equal. */
@@ -40,13 +50,17 @@ export function nominalRate(
   return equivalentRate(annualRate, compounding === 'perPayment' ? perYear : compounding, perYear)
 }
 
-/** The rate of the longest period a day count can have: a payment that does not exceed it never repays. */
+/**
+ * The rate of the longest period a day count of actual days can have: a payment that does not exceed it never repays. In
+ * months of 30 days a long period follows a short one, so that the usual one decides.
+ */
 export function longestPeriodRate(annualRate: Decimal, terms: RateTerms): PeriodicRate {
   const { counts, year } = dayCounts[terms.dayCount]
-  if (counts !== 'actual') return ratesOf(annualRate, terms)(1)
+  if (counts === 'none') return nominalRate(annualRate, terms)
   const { every } = factsOf(terms.frequency)
-  const days = 'days' in every ? every.days : 'months' in every ? Math.ceil(every.months * 30.5) : 16
-  return rateForDays(annualRate, days, year)
+  if ('days' in every) return rateForDays(annualRate, every.days, year)
+  if (counts !== 'actual') return rateForDays(annualRate, thirtyDayMonthsIn(terms.frequency), year)
+  return rateForDays(annualRate, 'months' in every ? Math.ceil(every.months * 30.5) : 16, year)
 }
 
 const dateOf = (number: number, { firstPayment, frequency, anchorDay }: RateTerms): PlainDate =>

@@ -18,8 +18,12 @@ export interface Extra {
   /** Minor units, not negative. */
   readonly amount: number
   readonly every: 'payment' | 'year' | 'once'
-  /** For `year`: which payment of each loan year, 1 to payments a year. For `once`: with which payment, 0 is today. */
+  /**
+   * For `year`: which payment of each loan year, 1 to payments a year, or a date it falls on. For `once`: with which
+   * payment; 0, or the last payment made, is today.
+   */
   readonly at?: When
+  /** The first and the last payment it goes with; not for `once`. */
   readonly from?: When
   readonly until?: When
 }
@@ -29,20 +33,23 @@ export interface Grace {
   /** How many periods it lasts. */
   readonly payments: number
   /**
-   * `none`: no interest. `paid`: the interest of each period is paid. `addedSimple`: nothing is paid, and interest on
-   * the amount borrowed is added at the end. `addedCompound`: each period's interest joins the balance.
+   * `none`: no interest. `paid`: the interest of each period is paid. `addedSimple`: interest on the amount borrowed is
+   * added at the end. `addedCompound`: each period's interest joins the balance.
    */
   readonly interest: 'none' | 'paid' | 'addedSimple' | 'addedCompound'
-  /** For `none`: what is paid each period all the same. */
+  /** What is paid each period all the same, unpaid interest first; not with `paid`, which asks for the interest. */
   readonly payment?: number
-  /** For `addedSimple`: rounded once at the end (default), or each period. */
+  /** For `addedSimple`: rounded once at the end (default where nothing is paid), or each period. */
   readonly rounding?: 'once' | 'eachPeriod'
 }
 
 /** Another rate from a payment on; either the end stays and the payment changes, or the payment stays and the end changes. */
 export interface RateChange {
-  /** The first payment whose interest is at the new rate; 2 or later. */
-  readonly fromPayment: number
+  /**
+   * The first payment whose interest is at the new rate, 2 or later; or a date: then the payment of the first period
+   * that begins on or after it.
+   */
+  readonly fromPayment: When
   readonly annualRate: string | Decimal
   readonly keep: 'term' | 'payment'
 }
@@ -87,7 +94,10 @@ export interface LoanTerms {
   readonly settleAtTerm?: boolean
   /** Whether payments fall at the end (default) or the start of each period. */
   readonly due?: 'end' | 'start'
-  /** Amount left when the term ends, due with the last payment. Only with payments at the end of the period. */
+  /**
+   * Amount left when the term ends: due with the last payment, or one period after it where payments fall at the start.
+   * A loan without a term ends with the payment that brings it down to this.
+   */
   readonly balloon?: number
   readonly minorDigits?: MinorDigits
   readonly rounding?: {
@@ -96,7 +106,7 @@ export interface LoanTerms {
   }
   /** ISO date of the first payment; without it the ledger has no dates. */
   readonly firstPayment?: string
-  /** ISO date from which interest runs, for day counts. Default: one period before the first payment. */
+  /** ISO date from which interest runs; only with a day count. Default: one period before the first payment. */
   readonly start?: string
   /** Day of the month payments fall on, where the first payment's month is too short to show it. */
   readonly anchorDay?: number
@@ -112,6 +122,6 @@ export interface LoanTerms {
   readonly rateChanges?: readonly RateChange[]
   readonly insurance?: LoanInsurance
   readonly fees?: Fees
-  /** Payments made so far as agreed: the ledger begins after them, and extras too. */
+  /** Payments made so far as agreed: the ledger begins after them, today, and so does what is planned. */
   readonly alreadyPaid?: number
 }

@@ -1,5 +1,6 @@
 import type { PlainDate } from '../dates/plain-date'
-import { daysBetween, daysInMonth } from '../dates/plain-date'
+import { daysBetween, daysInMonth, isPlainDate, isPlainDateAfter } from '../dates/plain-date'
+import { accept, refuse, type Checked } from '../refusal'
 import type { Decimal } from '../money/decimal'
 import { fractionOf } from '../money/fraction'
 import type { PeriodicRate } from './periodic-rate'
@@ -23,11 +24,27 @@ export const dayCounts = {
 } as const
 
 export type DayCount = keyof typeof dayCounts
-export type DaysRule = Exclude<(typeof dayCounts)[DayCount]['counts'], 'none'>
+export type DaysRule = Exclude<(typeof dayCounts)[DayCount]['counts'], 'none' | 'thirty'>
 
-/** Days from one date (excluded) to another (included), by a rule. */
-export function countDays(rule: DaysRule, from: PlainDate, to: PlainDate): number {
-  if (rule === 'thirty') return 30
+const daysRules: Readonly<Record<DaysRule, true>> = { actual: true, '30E': true, bond: true, '30U': true }
+
+/**
+ * Days from one date (excluded) to another (included), by a rule: a whole number, not negative. Refuses a rule that
+ * counts no dates (`OPTION_UNKNOWN`) and dates the wrong way round (`DATES_REVERSED`).
+ */
+export function countDays(rule: DaysRule, from: PlainDate, to: PlainDate): Checked<number> {
+  if (!Object.hasOwn(daysRules, rule)) return refuse('OPTION_UNKNOWN', 'rule')
+  for (const [name, date] of [
+    ['from', from],
+    ['to', to],
+  ] as const)
+    if (!isPlainDate(date)) return refuse('DATE_UNREADABLE', name)
+  if (isPlainDateAfter(from, to)) return refuse('DATES_REVERSED', 'to')
+  return accept(daysBetweenDates(rule, from, to))
+}
+
+/** The same of dates in order. */
+export function daysBetweenDates(rule: DaysRule, from: PlainDate, to: PlainDate): number {
   if (rule === 'actual') return daysBetween(from, to)
   const [start, end] = thirtyDayMonths(rule, from, to)
   return (to.year - from.year) * 360 + (to.month - from.month) * 30 + (end - start)

@@ -79,11 +79,18 @@ function exactRate(annualRate: Decimal, m: number, p: number): Fraction {
   return fractionOf(growth.pow(new Decimal(m).div(p)).minus(1))
 }
 
-/** What a nominal yearly rate comes to in a year, percent: 100 ((1 + j/(100 m))^m − 1). */
-export const effectiveAnnualRate = (annualRate: Decimal, compoundsPerYear: number): Decimal =>
-  annualRate
-    .div(100 * compoundsPerYear)
-    .plus(1)
-    .pow(compoundsPerYear)
-    .minus(1)
-    .times(100)
+/**
+ * What a nominal yearly rate comes to in a year, percent: 100 ((1 + j/(100 m))^m − 1). Refuses a rate that is none
+ * (0 to 1,000 %) and what is not a number of times a year (1 to 366).
+ */
+export function effectiveAnnualRate(
+  annualRate: string | Decimal,
+  compoundsPerYear: number,
+): Checked<Decimal> {
+  const rate = readRate(annualRate, 'annualRate')
+  if (!rate.ok) return rate
+  if (!isTimesPerYear(compoundsPerYear))
+    return refuse('COMPOUNDING_UNKNOWN', 'compoundsPerYear', { most: MOST_PER_YEAR })
+  const growth = rate.value.div(100 * compoundsPerYear).plus(1)
+  return accept(growth.pow(compoundsPerYear).minus(1).times(100))
+}

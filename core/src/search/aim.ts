@@ -7,9 +7,9 @@ import { readRate } from '../rates/percent'
 import { factsOf } from '../rates/frequency'
 import { amortize } from '../loan/amortize'
 import { checkTerms, type CheckedTerms } from '../loan/check-terms'
-import { amountFor } from '../loan/closed-forms'
+import { presentValueOf } from '../loan/closed-forms'
 import type { Ledger } from '../loan/ledger'
-import { levelPayment } from '../loan/level-payment'
+import { levelPaymentRounded } from '../loan/level-payment'
 import { nominalRate } from '../loan/period-rates'
 import { isObject, readAmount } from '../money/read-amount'
 import type { LoanTerms } from '../loan/terms'
@@ -102,9 +102,9 @@ function findAmount(terms: Unknown<'principal'>, payment: number): AimAnswer | R
   if (isMoreThanLevel(terms)) return findAmountOnLedger(terms, payment)
   const { annualRate, payments, balloon, due, paymentRounding } = checked.value
   const rate = nominalRate(annualRate, checked.value)
-  const exact = amountFor(payment, { rate, payments, balloon, due })
+  const exact = presentValueOf(payment, { rate, payments, balloon, due })
   const keeps = (principal: number) =>
-    levelPayment({ principal, rate, payments, balloon, due }, paymentRounding) <= payment
+    (levelPaymentRounded({ principal, rate, payments, balloon, due }, paymentRounding) ?? 0) <= payment
   const near = Math.min(LARGEST_AMOUNT, Math.max(1, exact.floor().toNumber()))
   const slack = 2 * payments + 2
   const value = greatestWhole(Math.max(1, near - slack), Math.min(LARGEST_AMOUNT, near + slack), keeps)
@@ -255,12 +255,11 @@ function findBalloon(terms: LoanTerms, payment: number): AimAnswer | Refusal {
   const principal = readAmount(terms.principal, 'principal')
   if (!principal.ok) return principal
   const { annualRate, payments, due, paymentRounding } = checked.value
-  if (due === 'start') return refuse('BALLOON_WITH_PAYMENT_AT_START', 'balloon')
   if (isMoreThanLevel(terms))
     return refuse('TERMS_DO_NOT_MIX', 'find', { with: 'grace, added insurance, fees, exactDays' })
   const rate = nominalRate(annualRate, checked.value)
   const paymentWith = (balloon: number): number =>
-    levelPayment({ principal: principal.value, rate, payments, balloon }, paymentRounding)
+    levelPaymentRounded({ principal: principal.value, rate, payments, balloon, due }, paymentRounding) ?? 0
   const value = leastWhole(0, principal.value - 1, (balloon) => paymentWith(balloon) <= payment)
   if (value === undefined) {
     return refuse('NO_ANSWER', 'payment', { reason: 'TOO_SMALL', least: paymentWith(principal.value - 1) })

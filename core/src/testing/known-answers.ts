@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import type { Ledger } from '../loan/ledger'
 import type { LoanTerms } from '../loan/terms'
 import type { Frequency } from '../rates/frequency'
+import type { Checked } from '../refusal'
 
 /** A case of the known answers: figures worked out independently with 60-digit decimals. */
 export interface KnownAnswer<Input, Expected> {
@@ -60,7 +61,7 @@ export function termsOf(input: LoanInput): LoanTerms {
 export function rowsText(ledger: Ledger, digits = 2): string {
   const text = (amount: number) => (amount / 10 ** digits).toFixed(digits)
   return Array.from({ length: ledger.count }, (_, i) => {
-    const { number, payment, interest, principal, closing } = ledger.at(i + 1)
+    const { number, payment, interest, principal, closing } = ledger.at(ledger.firstNumber + i)
     return `${number}|${[payment, interest, principal, closing].map(text).join('|')}\n`
   }).join('')
 }
@@ -84,3 +85,9 @@ export function summaryOf(ledger: Ledger, digits = 2): LedgerSummary {
 }
 
 export const majorOf = (amount: number, digits = 2): string => (amount / 10 ** digits).toFixed(digits)
+
+/** What was accepted; a refusal fails the test. */
+export function acceptedValue<T>(checked: Checked<T>): T {
+  if (!checked.ok) throw new Error(`refused: ${checked.code} ${checked.field}`)
+  return checked.value
+}

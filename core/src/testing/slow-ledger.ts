@@ -5,7 +5,8 @@ import type { Frequency } from '../rates/frequency'
 /**
  * A ledger in decimals alone, written for the tests in the plainest way and sharing nothing with the real one:
  * 100-digit arithmetic, formulas as a textbook prints them, one row after another. It takes terms that are sound:
- * a term in whole years, extras and changes of rate by payment number, equal periods, nothing already paid.
+ * a term in whole years, extras and changes of rate by payment number. Of a balloon it takes the definition: it is owed
+ * when the term ends, no payment is less than nothing, and a loan that begins above it never falls below.
  */
 const D = Shared.clone({ precision: 100, rounding: Shared.ROUND_HALF_UP })
 const perYear: Record<Frequency, number> = {
@@ -41,25 +42,64 @@ function ratePer(p: number, annualRate: string, { compounding = 'perPayment' }: 
   return { times: (amount) => amount.times(value), value }
 }
 
-function level(owed: Shared, r: Shared, n: number, balloon: number, due: 'end' | 'start'): Shared {
+function level(
+  owed: Shared,
+  r: Shared,
+  n: number,
+  balloon: number,
+  due: 'end' | 'start',
+  left = new D(balloon),
+): Shared {
   if (r.isZero()) return whole(owed.minus(balloon).div(n))
   const v = new D(1).div(r.plus(1).pow(n))
-  const payment = owed.minus(v.times(balloon)).times(r).div(new D(1).minus(v))
+  const payment = owed.minus(v.times(left)).times(r).div(new D(1).minus(v))
   return whole(due === 'start' ? payment.div(r.plus(1)) : payment)
 }
 
 function planned(extras: readonly Extra[], k: number, p: number): number {
   let sum = 0
-  for (const { amount, every, at = 1, from = 1, until = Infinity } of extras) {
-    const inWindow = k >= Number(from) && k <= Number(until)
+  for (const { amount, every, at, from = 1, until = Infinity } of extras) {
+    const inWindow = k >= Math.max(1, Number(from)) && k <= Number(until)
     if (every === 'payment' && inWindow) sum += amount
-    if (every === 'year' && inWindow && (k - Number(at)) % p === 0 && k >= Number(at)) sum += amount
-    if (every === 'once' && k === Number(at)) sum += amount
+    if (every === 'year' && inWindow && (k - Number(at ?? 1)) % p === 0 && k >= Number(at ?? 1)) sum += amount
+    if (every === 'once' && k === Number(at ?? 0)) sum += amount
   }
   return sum
 }
 
-/** Rows as `k|payment|interest|principal|closing` lines. */
+const dayOf = (iso: string) => Date.parse(`${iso}T00:00:00Z`) / 86_400_000
+
+/** The date of payment k, 0 being a period before the first, by counting months on a calendar of its own. */
+function dateOf(first: string, frequency: Frequency, k: number): string {
+  const day = new Date(`${first}T00:00:00Z`)
+  if (p52(frequency)) {
+    day.setUTCDate(day.getUTCDate() + (k - 1) * (perYear[frequency] === 52 ? 7 : 14))
+    return day.toISOString().slice(0, 10)
+  }
+  const wanted = day.getUTCDate()
+  day.setUTCDate(1)
+  day.setUTCMonth(day.getUTCMonth() + ((k - 1) * 12) / perYear[frequency])
+  const month = day.getUTCMonth()
+  day.setUTCDate(wanted)
+  if (day.getUTCMonth() !== month) day.setUTCDate(0)
+  return day.toISOString().slice(0, 10)
+}
+const p52 = (frequency: Frequency) => perYear[frequency] === 52 || perYear[frequency] === 26
+
+/** Days of period k and of a year, by the day count's own words; undefined where all periods are equal. */
+function daysOf(terms: LoanTerms, k: number): readonly [number, number] | undefined {
+  const { dayCount = 'equal', firstPayment = '', frequency } = terms
+  if (dayCount === 'equal') return undefined
+  const months = (12 * 30) / perYear[frequency]
+  if (dayCount === 'thirtyOver365') return [months, 365]
+  if (dayCount === 'thirty360') return [months, 360]
+  const [from, to] = [dateOf(firstPayment, frequency, k - 1), dateOf(firstPayment, frequency, k)]
+  if (dayCount === 'actual365' || dayCount === 'actual360')
+    return [dayOf(to) - dayOf(from), dayCount === 'actual365' ? 365 : 360]
+  throw new Error(`the slow ledger does not know ${dayCount}`)
+}
+
+/** Rows as `k|payment|interest|principal|closing` lines, from the first payment that has not been made. */
 export function slowLedger(terms: LoanTerms): string {
   const {
     frequency,
@@ -70,68 +110,156 @@ export function slowLedger(terms: LoanTerms): string {
     grace,
     rateChanges = [],
     yearlyExtraLimit = Infinity,
+    alreadyPaid = 0,
+    settleAtTerm = false,
   } = terms
   const years = terms.term && 'years' in terms.term ? terms.term.years : 0
   const p = perYear[frequency]
   const over = frequency === 'acceleratedBiweekly' ? 2 : frequency === 'acceleratedWeekly' ? 4 : undefined
-  let rate = ratePer(p, String(terms.annualRate), terms)
-  let owed = new D(terms.principal)
-
-  const graceRows = grace && !grace.interest.startsWith('added') ? grace.payments : 0
-  if (grace?.interest === 'addedSimple') {
-    const each = rate.times(owed)
-    const added =
-      grace.rounding === 'eachPeriod' ? whole(each).times(grace.payments) : whole(each.times(grace.payments))
-    owed = owed.plus(added)
+  const rates = new Map<string, Rate>()
+  const nominal = (annualRate: unknown): Rate => {
+    const rate = rates.get(String(annualRate)) ?? ratePer(p, String(annualRate), terms)
+    rates.set(String(annualRate), rate)
+    return rate
   }
-  if (grace?.interest === 'addedCompound')
-    for (let k = 0; k < grace.payments; k++) owed = owed.plus(whole(rate.times(owed)))
+  let annualRate = terms.annualRate
 
-  const regularOn = (balance: Shared): Shared =>
-    over
+  const hasRows = (one: NonNullable<typeof grace>) =>
+    !one.interest.startsWith('added') || Boolean(one.payment)
+  const graceRows = grace && hasRows(grace) ? grace.payments : 0
+  const accruedOn = (amount: Shared): Shared => {
+    const rate = nominal(terms.annualRate)
+    if (!grace || hasRows(grace)) return new D(0)
+    if (grace.interest === 'addedCompound') {
+      let grown = amount
+      for (let k = 0; k < grace.payments; k++) grown = grown.plus(whole(rate.times(grown)))
+      return grown.minus(amount)
+    }
+    const each = rate.times(amount)
+    return grace.rounding === 'eachPeriod'
+      ? whole(each).times(grace.payments)
+      : whole(each.times(grace.payments))
+  }
+  const borrowed = new D(terms.principal)
+  let owed = borrowed.plus(accruedOn(borrowed))
+
+  // A balloon with payments at the start falls due one period after the last of them: a row of its own.
+  const settles = due === 'start' && balloon > 0 ? 1 : 0
+  const open = terms.payment === undefined ? over !== undefined : !settleAtTerm
+  const end = graceRows + years * p + settles
+  const regularOn = (balance: Shared): Shared => {
+    if (terms.payment !== undefined) return new D(terms.payment)
+    return over
       ? whole(
-          level(balance, ratePer(12, String(terms.annualRate), terms).value, years * 12, balloon, due).div(
-            over,
-          ),
+          level(balance, ratePer(12, String(annualRate), terms).value, years * 12, balloon, due).div(over),
         )
-      : level(balance, rate.value, years * p, balloon, due)
-  let payment = regularOn(owed)
-  const agreedEnd = graceRows + years * p
-  let last = over ? Infinity : agreedEnd
+      : level(balance, nominal(annualRate).value, years * p, balloon, due)
+  }
+  let payment = graceRows > 0 ? new D(0) : regularOn(owed)
+  let last = open ? Infinity : end
+
+  const rateIn = (k: number) =>
+    rateChanges.filter(({ fromPayment }) => Number(fromPayment) <= k).at(-1)?.annualRate ?? terms.annualRate
+  const isFree = (k: number) => (due === 'start' && k === 1) || (k <= graceRows && grace?.interest === 'none')
+  const interestIn = (k: number, on: Shared): Shared => {
+    if (isFree(k)) return new D(0)
+    const days = daysOf(terms, k)
+    return days
+      ? whole(
+          on
+            .times(String(rateIn(k)))
+            .times(days[0])
+            .div(100 * days[1]),
+        )
+      : whole(nominal(rateIn(k)).times(on))
+  }
+  /** Whether a balance after row k, with nothing paid any more, is the balloon at least when the term ends. */
+  const reaches = (k: number, balance: Shared): boolean => {
+    let grown = balance
+    for (let n = k + 1; n <= end; n++) grown = grown.plus(interestIn(n, grown))
+    return grown.greaterThanOrEqualTo(balloon)
+  }
+  const mayFall = balloon > 0 && last !== Infinity && (due === 'start' || owed.lessThan(balloon))
+  const leastAfter = (k: number): number => {
+    if (!mayFall || last === Infinity) return balloon
+    let [low, high] = [-1, balloon]
+    while (high - low > 1) {
+      const middle = Math.floor((low + high) / 2)
+      if (reaches(k, new D(middle))) high = middle
+      else low = middle
+    }
+    return high
+  }
+  const levelOnRest = (after: number, rate: unknown): Shared => {
+    const [left, r] = [last - after, nominal(rate).value]
+    const now = settles ? new D(balloon).div(r.plus(1).pow(left)) : undefined
+    const timing = after === 0 ? due : 'end'
+    if (now === undefined || r.isZero()) return level(owed, r, left - settles, balloon, timing)
+    // The balloon is due a period later than the last payment: its worth then, as an amount that is left.
+    return level(owed, r, left - settles, balloon, timing, now.times(r.plus(1).pow(left - settles)))
+  }
+  const capped = (amount: number, most: Shared): Shared =>
+    D.max(0, D.min(amount, most, new D(yearlyExtraLimit).minus(extraThisYear)))
+
   let extraThisYear = new D(0)
+  let unpaid = new D(0)
   let text = ''
-  for (let k = 1; owed.greaterThan(0) && k <= last; k++) {
-    if (k === graceRows + 1 && graceRows > 0) payment = regularOn(owed)
-    const change = rateChanges.find(({ fromPayment }) => fromPayment === k)
-    if (change) {
-      rate = ratePer(p, String(change.annualRate), terms)
-      if (change.keep === 'term') payment = level(owed, rate.value, agreedEnd - k + 1, balloon, 'end')
-      last = change.keep === 'term' ? agreedEnd : Infinity
+  for (let k = 0; ; k++) {
+    if (k > 0) {
+      if (k === graceRows + 1 && graceRows > 0) {
+        unpaid = new D(0)
+        payment = regularOn(owed)
+      }
+      const change = rateChanges.find(({ fromPayment }) => fromPayment === k)
+      if (change) {
+        annualRate = change.annualRate
+        if (k > graceRows) {
+          last = change.keep === 'term' ? end : Infinity
+          if (change.keep === 'term' && k <= end - settles) payment = levelOnRest(k - 1, annualRate)
+        }
+      }
+      if (last === Infinity && k > graceRows && owed.lessThanOrEqualTo(balloon)) break
+      if (k > alreadyPaid + 1 && (k - 1) % p === 0) extraThisYear = new D(0)
+      const interest = interestIn(k, owed.minus(unpaid))
+      const least = leastAfter(k)
+      const due_ = owed.plus(interest)
+      const payable = D.max(0, due_.minus(least))
+      const asked =
+        k <= graceRows ? (grace?.interest === 'paid' ? interest : new D(grace?.payment ?? 0)) : payment
+      const closes = k === last || k === last - settles
+      const scheduled = closes || payable.lessThan(asked) ? payable : asked
+      const left = due_.minus(scheduled)
+      const extra = closes || k <= alreadyPaid ? new D(0) : capped(planned(extras, k, p), left.minus(least))
+      extraThisYear = extraThisYear.plus(extra)
+      owed = left.minus(extra)
+      const paid = scheduled.plus(extra)
+      if (k <= graceRows && grace?.interest === 'addedSimple')
+        unpaid = D.max(0, unpaid.plus(interest).minus(paid))
+      if (k > alreadyPaid)
+        text += `${k}|${paid.toFixed()}|${interest.toFixed()}|${paid.minus(interest).toFixed()}|${owed.toFixed()}\n`
+      if (
+        extra.greaterThan(0) &&
+        onExtra === 'lower' &&
+        k > graceRows &&
+        k < last - settles &&
+        owed.greaterThan(0)
+      )
+        payment = D.max(0, levelOnRest(k, annualRate))
     }
-    if (last === Infinity && k > graceRows && owed.lessThanOrEqualTo(balloon)) break
-    if ((k - 1) % p === 0) extraThisYear = new D(0)
-    const free = (due === 'start' && k === 1) || (k <= graceRows && grace?.interest === 'none')
-    const interest = free ? new D(0) : whole(rate.times(owed))
-    const due_ = owed.plus(interest)
-    const payable = k === last || last === Infinity ? due_.minus(balloon) : due_
-    const asked =
-      k <= graceRows ? (grace?.interest === 'none' ? new D(grace.payment ?? 0) : interest) : payment
-    const scheduled = k === last || payable.lessThan(asked) ? payable : asked
-    const left = due_.minus(scheduled)
-    const extra =
-      k === last
-        ? new D(0)
-        : D.max(
-            0,
-            D.min(planned(extras, k, p), left.minus(balloon), new D(yearlyExtraLimit).minus(extraThisYear)),
-          )
-    extraThisYear = extraThisYear.plus(extra)
-    owed = left.minus(extra)
-    const paid = scheduled.plus(extra)
-    text += `${k}|${paid.toFixed()}|${interest.toFixed()}|${paid.minus(interest).toFixed()}|${owed.toFixed()}\n`
-    if (extra.greaterThan(0) && onExtra === 'lower' && k > graceRows && k < last && owed.greaterThan(0)) {
-      payment = level(owed, rate.value, last - k, balloon, 'end')
+    if (k === alreadyPaid) {
+      const lump = capped(planned(extras, 0, p), (k === 0 ? borrowed : owed).minus(leastAfter(k)))
+      extraThisYear = lump
+      owed = k === 0 ? borrowed.minus(lump).plus(accruedOn(borrowed.minus(lump))) : owed.minus(lump)
+      if (
+        lump.greaterThan(0) &&
+        onExtra === 'lower' &&
+        k >= graceRows &&
+        k < last - settles &&
+        owed.greaterThan(0)
+      )
+        payment = D.max(0, levelOnRest(k, annualRate))
     }
+    if (k === last || owed.lessThanOrEqualTo(0)) break
   }
   return text
 }

@@ -130,7 +130,11 @@ export const loanFunctions: readonly BuiltIn[] = [
       { name: 'compounding', takes: { is: 'number' } },
     ],
     gives: PERCENT,
-    work: (args) => effectiveAnnualRate(rateAt(args, 0), timesAt(args, 1)),
+    work: (args) => {
+      const rate = effectiveAnnualRate(args.decimal(0), timesAt(args, 1))
+      if (!rate.ok) throw new Stopped({ code: 'REFUSED', refusal: rate })
+      return rate.value
+    },
   },
   {
     name: 'annual percentage rate',
