@@ -75,6 +75,9 @@ export const EvaluateAnswer = z
       }),
     ),
     problems: z.array(FieldProblem),
+    notices: z
+      .array(FieldProblem)
+      .meta({ description: 'What has to be said and stops nothing, as extras a yearly limit cuts' }),
   })
   .meta({ id: 'Figures' })
 

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { Evaluation, LedgerRow, Program, Readout, Value } from '@vivid/core'
 import type { FieldProblem } from './errors'
 import { isReachable, type LiveCalculator } from './visitor'
-import { figuresFor, problemWithPlace, readoutText } from './wording'
+import { figuresFor, doubtSentence, problemWithPlace, readoutText } from './wording'
 
 /**
  * A request to work a calculator out. Each answer is checked against its question by the core, which says more
@@ -52,6 +52,8 @@ export interface EvaluateResponse {
   /** The same figures as the page shows, with its words; a schedule brings every payment. Minor units. */
   readonly readouts: readonly ReadoutSaid[]
   readonly problems: readonly FieldProblem[]
+  /** What has to be said about an answer or a loan, and stops nothing: asked gently, or told. */
+  readonly notices: readonly FieldProblem[]
 }
 
 /** A readout's figures with its words in one language. */
@@ -78,6 +80,7 @@ export function evaluateResponse(
       ...(readout.shows === 'schedule' ? { payments: paymentsOf(evaluation, readout.loan) } : {}),
     })),
     problems: fieldProblems(evaluation, program, language),
+    notices: noticesOf(evaluation, program, language),
   }
 }
 
@@ -92,6 +95,15 @@ function valuesForVisitors({ values }: Evaluation, { steps }: Program): Evaluati
 function paymentsOf({ ledgers }: Evaluation, loan: string): LedgerRow[] {
   const ledger = ledgers.get(loan)
   return ledger ? Array.from({ length: ledger.count }, (_, i) => ledger.at(ledger.firstNumber + i)) : []
+}
+
+function noticesOf({ doubts }: Evaluation, program: Program, language: string): FieldProblem[] {
+  const figures = figuresFor(program, language)
+  return doubts.map((doubt) => ({
+    code: doubt.code,
+    field: doubt.code === 'EXTRAS_CUT' ? doubt.field : `answers.${doubt.field}`,
+    sentence: doubtSentence(doubt, figures),
+  }))
 }
 
 function fieldProblems({ problems }: Evaluation, program: Program, language: string): FieldProblem[] {

@@ -30,7 +30,7 @@ const monthly: LoanTerms = {
 const weekly: LoanTerms = { ...monthly, frequency: 'weekly' }
 const mortgage = starters[0]?.make() ?? emptyCalculator()
 const { program } = compile(mortgage)
-const around = { today: { year: 2026, month: 11, day: 25 }, sheets: [] }
+const around = { today: { year: 2026, month: 11, day: 25, time: '12:00' }, sheets: [] }
 
 /** A document of 200 steps: the mortgage with workings that use each other, as the desk edits it. */
 const longDocument = (rate: string): CalculatorDocument => ({

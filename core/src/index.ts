@@ -104,6 +104,7 @@ export type { BuiltIn, Parameter } from './formula/functions/function'
 export type { FormulaFault, FormulaProblem } from './formula/problem'
 export { nameFault, plainName, type NamesInScope, type SyntaxNode } from './formula/syntax'
 export type { FigureSource, Period, Unit, Wanted } from './formula/unit'
+export { readMoment, type Moment } from './dates/moment'
 export { isoDate, readIsoDate, type PlainDate } from './dates/plain-date'
 export {
   affordablePrice,

@@ -23,6 +23,7 @@ export type RefusalCode =
   | 'OUT_OF_RANGE'
   | 'WINDOW_REVERSED'
   | 'LIES_BEHIND'
+  | 'LIES_AHEAD'
   | 'TERM_NEEDED'
   | 'TERMS_DO_NOT_MIX'
   | 'NO_ANSWER'

@@ -17,6 +17,7 @@ import { createHandOvers } from './hand-overs/hand-overs-service'
 import type { HandOversStore } from './hand-overs/hand-overs-store'
 import { houseStyleRoutes } from './house-styles/routes'
 import { admitted, knownAddress } from './http/access'
+import { tellBrokenTo } from './broken-steps'
 import { AppError } from './http/app-error'
 import { jsonOnly, sameOriginOnly } from './http/same-origin'
 import { requestId, sendError } from './http/send-error'
@@ -88,6 +89,7 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
       fileMaker: deps.fileMaker,
       counter: deps.counter,
       keyUsed: deps.counter.keyUsed,
+      tellBroken: tellBrokenTo(log),
     }),
     nothingHere,
   )

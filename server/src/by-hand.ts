@@ -4,6 +4,7 @@ import { InvitePerson, type RecordVerified } from '@vivid/contract'
 import { bringBack } from './archive/bring-back'
 import { takeOut } from './archive/take-out'
 import { connect } from './database/connection'
+import { tellBrokenTo } from './broken-steps'
 import { createReader } from './database/reader'
 import { migrate } from './database/migrate'
 import { outsider } from './record/entries'
@@ -32,6 +33,7 @@ export const inviteByHand = (env: NodeJS.ProcessEnv, asked: unknown): Promise<st
     const { people, stores } = createServices({
       database,
       reader,
+      tellBroken: tellBrokenTo(silent),
       now,
       lender: readSettings(env, '.').lender,
     })

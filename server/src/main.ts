@@ -6,6 +6,7 @@ import { InvitePerson } from '@vivid/contract'
 import { buildApp } from './app'
 import { startCounting, type AudienceCounter } from './audience/counter'
 import { inBackground, type Background } from './background'
+import { tellBrokenTo } from './broken-steps'
 import { dayOf } from './clock'
 import { connect } from './database/connection'
 import { createReader } from './database/reader'
@@ -48,7 +49,13 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     log,
   )
   const now = () => new Date()
-  const services = createServices({ database, reader, now, lender: settings.lender })
+  const services = createServices({
+    database,
+    reader,
+    tellBroken: tellBrokenTo(log),
+    now,
+    lender: settings.lender,
+  })
   const servers: Server[] = []
   const working: Background[] = []
   let lenderAddress: string | undefined

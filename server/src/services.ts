@@ -2,6 +2,7 @@ import type { Sequelize } from 'sequelize'
 import { createAudienceService } from './audience/audience-service'
 import { createAudienceStore } from './audience/audience-store'
 import type { Tally } from './audience/counter'
+import type { TellBroken } from './broken-steps'
 import { createCalculatorsService } from './calculators/calculators-service'
 import { createCalculatorsStore } from './calculators/calculators-store'
 import { createKeysService } from './channels/keys-service'
@@ -25,6 +26,7 @@ export interface ServicesDeps {
   readonly database: Sequelize
   /** Where long reads may go: a replica, if there is one. */
   readonly reader: Reader
+  readonly tellBroken: TellBroken
   readonly now: () => Date
   readonly lender: string
 }
@@ -32,7 +34,7 @@ export interface ServicesDeps {
 export type Services = ReturnType<typeof createServices>
 
 /** Everything the server keeps, and the rules for it, on one database. */
-export function createServices({ database, reader, now, lender }: ServicesDeps) {
+export function createServices({ database, reader, tellBroken, now, lender }: ServicesDeps) {
   const people = createPeopleStore(database)
   const sessions = createSessionsStore(database)
   const calculators = createCalculatorsStore(database)
@@ -52,6 +54,7 @@ export function createServices({ database, reader, now, lender }: ServicesDeps) 
     styles,
     record,
     people,
+    tellBroken,
     now,
     lender,
     announceSheet: announceSheet(database),

@@ -155,6 +155,7 @@ function submit(): void {
       <div :class="{ away: isProblem }">
         <p v-if="calculator.isOutOfDate.value" class="setback" role="status">{{ words.outOfDate }}</p>
         <p v-for="setback in calculator.setbacks.value" :key="setback" class="setback">{{ setback }}</p>
+        <p v-for="notice in calculator.notices.value" :key="notice" class="setback note">{{ notice }}</p>
         <div class="figures">
           <ReadoutView
             v-for="{ step, readout } in readouts"

@@ -67,6 +67,8 @@ export interface Language {
   /** A bound said in full: a share both as money and as a percentage. */
   readonly bound: (value: Value, figures: Figures) => string
   readonly periodDoubted: (value: string, per: string, fits: string) => string
+  /** What a yearly limit keeps from being paid of a loan's extras. */
+  readonly extrasCut: (value: string) => string
   /** How lengths of time are typed: words for years and for months. */
   readonly typedYears: RegExp
   readonly typedMonths: RegExp

@@ -17,6 +17,13 @@ export function problemWithPlace(problem: Problem, program: Program, figures: Fi
     : sentence
 }
 
-/** A gentle question about an answer that looks like a slip. */
-export const doubtSentence = ({ per, fits, value }: Doubt, figures: Figures): string =>
-  figures.words.periodDoubted(figures.value(value), figures.per(per), figures.per(fits))
+/** A gentle question about an answer that looks like a slip, or what has to be said about a loan. */
+export function doubtSentence(doubt: Doubt, figures: Figures): string {
+  const value = figures.value(doubt.value)
+  switch (doubt.code) {
+    case 'PERIOD_DOUBTED':
+      return figures.words.periodDoubted(value, figures.per(doubt.per), figures.per(doubt.fits))
+    case 'EXTRAS_CUT':
+      return figures.words.extrasCut(value)
+  }
+}

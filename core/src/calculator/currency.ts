@@ -1,4 +1,5 @@
 import { Decimal } from '../money/decimal'
+import { roundWhole } from '../money/rounding'
 import { minorDigitsOf, type Currency } from '../money/currencies'
 import type { CalculatorDocument } from './document/document'
 import type { Question } from './document/questions'
@@ -11,7 +12,7 @@ export function inCurrency(document: CalculatorDocument, currency: Currency): Ca
   const shift = minorDigitsOf[currency] - minorDigitsOf[document.currency]
   if (shift === 0) return { ...document, currency }
   const scaled = (amount: number) =>
-    new Decimal(amount).times(new Decimal(10).pow(shift)).toDecimalPlaces(0).toNumber()
+    roundWhole(new Decimal(amount).times(new Decimal(10).pow(shift))).toNumber()
   const questions = new Map(
     document.steps.flatMap((step) => (step.kind === 'question' ? [[step.id, step] as const] : [])),
   )

@@ -1,8 +1,9 @@
-import { readIsoDate } from '../dates/plain-date'
+import { readMoment } from '../dates/moment'
 import { Decimal } from '../money/decimal'
 import type { MinorDigits } from '../money/currencies'
 import type { Compiled, ReadyProof } from './compile/compile'
 import type { Proof } from './document/document'
+import type { Question } from './document/questions'
 import type { RateSheet } from './document/sheets'
 import { askFormulas } from './ask-formulas'
 import type { Answers, Program } from './program'
@@ -44,7 +45,7 @@ function runProof(
   sheets: readonly RateSheet[],
   uses: Compiled['uses'],
 ): ProofResult {
-  const today = readIsoDate(proof.on)
+  const today = readMoment(proof.on)
   if (!today) throw new Error(`a proof's day is checked by its schema: ${proof.on}`)
   const asked = askFormulas(program, formulas, proof.answers, { today, sheets })
   const { evaluation } = asked
@@ -126,7 +127,20 @@ export function plainOf(value: Value, digits: MinorDigits): string {
   }
 }
 
-/** A proof from what is worked out now: these answers, and the values of these formulas, to the last digit. */
+/** Every answer a proof rests on, the defaults too, so that it says the same when a default changes. */
+function pinned({ steps }: Program, answers: Answers, on: string): Answers {
+  const questions = steps.flatMap(({ step }) => (step.kind === 'question' ? [step] : []))
+  const defaultOf = (question: Question) =>
+    question.asks === 'date' && question.default === 'today' ? on.slice(0, 10) : question.default
+  return Object.fromEntries(
+    questions.map((question) => [
+      question.id,
+      Object.hasOwn(answers, question.id) ? answers[question.id] : defaultOf(question),
+    ]),
+  )
+}
+
+/** A proof from what is worked out now: all answers, and the values of these formulas, to the last digit. */
 export function proofFromNow(
   compiled: Pick<Compiled, 'program' | 'uses'>,
   ready: ReadyProof['formulas'],
@@ -142,7 +156,7 @@ export function proofFromNow(
   const blank: Proof = {
     id: made.id,
     name: made.name,
-    answers: made.answers as Proof['answers'],
+    answers: pinned(compiled.program, made.answers, made.on) as Proof['answers'],
     on: made.on,
     expected: made.of.map((of) => ({ of, figure: '', tolerance: '0' })),
   }

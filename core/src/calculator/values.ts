@@ -73,15 +73,19 @@ export type Problem =
 export type AnswerKind =
   'money' | 'percent' | 'share' | 'number' | 'term' | 'choice' | 'yesNo' | 'date' | 'frequency'
 
-/** Something that is allowed and looks like a slip: asked, never refused. */
-export interface Doubt {
-  readonly code: 'PERIOD_DOUBTED'
-  readonly field: string
-  readonly per: Period
-  /** The period the amount would fit. */
-  readonly fits: Period
-  readonly value: Value
-}
+/** Something that is allowed and has to be said: asked or told, never refused. */
+export type Doubt =
+  /** An amount that looks like another period's. */
+  | {
+      readonly code: 'PERIOD_DOUBTED'
+      readonly field: string
+      readonly per: Period
+      /** The period the amount would fit. */
+      readonly fits: Period
+      readonly value: Value
+    }
+  /** What a yearly limit keeps from being paid of a loan's extras. */
+  | { readonly code: 'EXTRAS_CUT'; readonly field: string; readonly value: Value }
 
 /** A sentence in each language, its formulas worked out. */
 export type Said = Readonly<Record<string, readonly (string | Value)[]>>
@@ -101,8 +105,15 @@ export interface ComparedColumn {
   readonly endDate: string | undefined
   readonly totalInterest: Minor
   readonly totalInsurance: Minor
+  /** With each payment, and added to the loan. */
+  readonly totalFees: Minor
+  /** Still owed when the term ends. */
+  readonly balloon: Minor
+  /** All that is paid: payments, premiums, fees with them, and the balloon. */
   readonly totalPaid: Minor
   readonly costOfBorrowing: Minor
+  /** What of the extras a yearly limit keeps from being paid. */
+  readonly extrasNotPaid: Minor
   /** Interest, premiums and fees against the first column. */
   readonly difference: number
 }

@@ -124,10 +124,16 @@ export function annualPercentageRateOfCharge(
     timeBasis === 'days365'
       ? daysBetween(start, date) / 365
       : ((date.year - start.year) * 12 + date.month - start.month) / 12
-  const flows = [
-    ...all.payments.map(({ date, amount }) => ({ t: years(date), amount })),
-    ...all.drawdowns.map(({ date, amount }) => ({ t: years(date), amount: -amount })),
-  ]
-  const rate = rateWhereZero((x) => flows.reduce((sum, { t, amount }) => sum + amount * (1 + x) ** -t, 0))
-  return found(rate, (x) => 100 * x)
+  return rateOfFlows([
+    ...all.payments.map(({ date, amount }) => ({ years: years(date), amount })),
+    ...all.drawdowns.map(({ date, amount }) => ({ years: years(date), amount: -amount })),
+  ])
+}
+
+/** X with Σ amounts (1 + X)^−years = 0, percent; what is paid out to the borrower is negative. */
+export function rateOfFlows(
+  flows: readonly { readonly amount: number; readonly years: number }[],
+): Checked<number> {
+  const worth = (x: number) => flows.reduce((sum, { years, amount }) => sum + amount * (1 + x) ** -years, 0)
+  return found(rateWhereZero(worth), (x) => 100 * x)
 }

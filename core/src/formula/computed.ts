@@ -33,6 +33,8 @@ export type Stop =
   | { readonly code: 'NOT_WHOLE'; readonly what: string }
   | { readonly code: 'NO_FIGURE'; readonly figure: string }
   | { readonly code: 'TOO_MUCH_WORK' }
+  /** Our own mistake: `reason` says which promise was broken. */
+  | { readonly code: 'BROKEN'; readonly reason: string }
   | { readonly code: 'REFUSED'; readonly refusal: Refusal }
   | {
       readonly code: 'NO_ROW'

@@ -2,6 +2,7 @@ import { addMonths, isoDate, readIsoDate } from '../dates/plain-date'
 import { assert } from '../assert'
 import { Decimal, trusted } from '../money/decimal'
 import { LARGEST_BALANCE } from '../money/minor'
+import { roundWhole } from '../money/rounding'
 import type { Frequency } from '../rates/frequency'
 import { Stopped, type Computed, type FigureSet, type LoanRun } from './computed'
 import type { Comparison, Expression } from './expression'
@@ -119,11 +120,15 @@ function orderOf(a: Computed, b: Computed): number {
 function laterDate(date: Computed, months: Decimal, back: boolean): string {
   const from = readIsoDate(String(date))
   assert(from !== undefined, 'a date in a formula is a day of the calendar')
-  const whole = months.toDecimalPlaces(0).toNumber() * (back ? -1 : 1)
+  const whole = roundWhole(months).toNumber() * (back ? -1 : 1)
+  if (Math.abs(whole) > MOST_MONTHS) throw new Stopped({ code: 'TOO_LARGE' })
   const to = addMonths(from, whole)
   if (to.year < 1 || to.year > 9999) throw new Stopped({ code: 'TOO_LARGE' })
   return isoDate(to)
 }
+
+/** Years of four digits have no more. */
+const MOST_MONTHS = 12 * 10_000
 
 const conversion = ([amount, from, to, frequency]: readonly (Computed | undefined)[]): Decimal =>
   bounded(convertPeriod(asDecimal(amount), from as Period, to as Period, frequency as Frequency | undefined))

@@ -75,7 +75,7 @@ function run(text: string, wanted: Wanted = { is: 'shown' }): Computed {
   const { formula, problems } = check(text, wanted)
   if (!formula) throw new Error(`${text}: ${JSON.stringify(problems)}`)
   return evaluateExpression(formula.expression, {
-    today: { year: 2026, month: 11, day: 25 },
+    today: { year: 2026, month: 11, day: 25, time: '12:00' },
     minorDigits: 2,
     work: { left: 10_000 },
     valueOf: (id) => names[id]?.[1] ?? '',
@@ -138,6 +138,14 @@ const calls: readonly (readonly [function_: string, text: string, unit: Unit, va
   ['rate per payment', 'rate per payment(rate, "monthly")', PERCENT, '0.386666666667'],
   ['effective rate', 'effective rate(rate, 2)', PERCENT, '4.693824'],
   ['annual percentage rate', 'round(annual percentage rate(the loan), 0.01)', PERCENT, '6'],
+  // (1 + 0.06/12)^12 − 1
+  [
+    'annual percentage rate of charge',
+    'round(annual percentage rate of charge(the loan), 0.01)',
+    PERCENT,
+    '6.17',
+  ],
+  ['payments to repay', 'payments to repay(amount: 1250, rate: 0, payment: 100)', NUMBER, '12.5'],
   ['minimum down payment', 'minimum down payment(600000, [500000], [5, 10])', MONEY, '3500000'],
 ]
 

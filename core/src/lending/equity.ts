@@ -17,13 +17,13 @@ export interface Equity {
   readonly equity: number
   /** Balance ÷ value, percent. */
   readonly loanToValue: Decimal
-  /** Interest paid until then, and its share of all that was paid, percent. */
+  /** Interest paid until then from the loan's beginning, and its share of all that was paid, percent. */
   readonly interestPaid: Minor
   readonly interestShare: Decimal
 }
 
 /**
- * What a home is worth, what is owed on it and what is the owner's after so many months: V (1 + g)^(t/12), or growth
+ * What a home is worth, what is owed on it and what is the owner's so many months from today: V (1 + g)^(t/12), or growth
  * by whole years. Growth is percent a year and may be negative, above −100.
  */
 export function equity(
@@ -53,10 +53,11 @@ export function equity(
   if (exactValue.greaterThan(LARGEST_BALANCE))
     return refuse('AMOUNT_TOO_LARGE', 'growthPercent', { largest: LARGEST_BALANCE })
   const grown = roundDecimal(exactValue)
-  const payments = Math.floor((afterMonths * factsOf(terms.frequency).perYear) / 12)
-  const balance = ledger.balanceAfter(payments)
-  const interestPaid = ledger.interestTo(payments)
-  const paid = interestPaid + ledger.principalTo(payments)
+  const then = ledger.numberAfter(Math.floor((afterMonths * factsOf(terms.frequency).perYear) / 12))
+  const balance = ledger.balanceAfter(then)
+  const { soFar, paidToday } = ledger
+  const interestPaid = soFar.interest + ledger.interestTo(then)
+  const paid = interestPaid + soFar.principal + paidToday + ledger.principalTo(then)
   return {
     ok: true,
     value: grown,

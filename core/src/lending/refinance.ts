@@ -21,6 +21,9 @@ export interface RefinanceTerms {
   readonly compounding?: Compounding
   readonly costs: number
   readonly costsFinanced: boolean
+  /** ISO date of the next payment of either, and the day of the month it keeps; without it the ledgers have no dates. */
+  readonly firstPayment?: string
+  readonly anchorDay?: number
 }
 
 export interface Refinance {
@@ -32,6 +35,8 @@ export interface Refinance {
   readonly outlayMatched: boolean
   readonly oldLedger: Ledger
   readonly newLedger: Ledger
+  readonly oldTerms: LoanTerms
+  readonly newTerms: LoanTerms
   readonly interestSaved: Minor
   /** Interest saved less costs. */
   readonly netSaved: number
@@ -52,29 +57,32 @@ export function refinance(terms: RefinanceTerms): Refinance | Refusal {
   const oldExtra = readAmount(terms.old.extra ?? 0, 'old.extra', 'zero allowed')
   if (!oldExtra.ok) return oldExtra
   const { compounding = 'perPayment', balance } = terms
-  const monthly = { frequency: 'monthly', compounding } as const
+  const { firstPayment, anchorDay } = terms
+  const dates = { ...(firstPayment && { firstPayment }), ...(anchorDay && { anchorDay }) }
+  const monthly = { frequency: 'monthly', compounding, ...dates } as const
   const balanceNow = readAmount(terms.balance, 'balance')
   if (!balanceNow.ok) return balanceNow
-  const oldLedger = run(
+  const oldTerms = withExtra(
     { ...monthly, principal: balance, annualRate: terms.old.annualRate, payment: terms.old.payment },
     oldExtra.value,
-    'old',
   )
+  const oldLedger = run(oldTerms, 'old')
   if (!oldLedger.ok) return oldLedger
   const newPrincipal = minor(balance + (terms.costsFinanced ? costs.value : 0))
-  const newTerms: LoanTerms = {
+  const plainTerms: LoanTerms = {
     ...monthly,
     principal: newPrincipal,
     annualRate: terms.new.annualRate,
     term: { payments: terms.new.payments },
   }
-  const plain = run(newTerms, 0, 'new')
+  const plain = run(plainTerms, 'new')
   if (!plain.ok) return plain
   const room = terms.old.payment + oldExtra.value - plain.payment
   const asked = terms.new.extra ?? 0
   const newExtra = readAmount(asked === 'sameOutlay' ? Math.max(0, room) : asked, 'new.extra', 'zero allowed')
   if (!newExtra.ok) return newExtra
-  const newLedger = run(newTerms, newExtra.value, 'new')
+  const newTerms = withExtra(plainTerms, newExtra.value)
+  const newLedger = run(newTerms, 'new')
   if (!newLedger.ok) return newLedger
 
   const savedAfter = (months: number) => oldLedger.interestTo(months) - newLedger.interestTo(months)
@@ -88,6 +96,8 @@ export function refinance(terms: RefinanceTerms): Refinance | Refusal {
     outlayMatched: asked === 'sameOutlay' && room >= 0,
     oldLedger,
     newLedger,
+    oldTerms,
+    newTerms,
     interestSaved,
     netSaved: interestSaved - costs.value,
     breakEvenMonth: firstMonth(longest, (month) => savedAfter(month) >= costs.value),
@@ -99,8 +109,11 @@ export function refinance(terms: RefinanceTerms): Refinance | Refusal {
   }
 }
 
-function run(terms: LoanTerms, extra: number, which: 'old' | 'new'): Ledger | Refusal {
-  const ledger = amortize(extra > 0 ? { ...terms, extras: [{ amount: extra, every: 'payment' }] } : terms)
+const withExtra = (terms: LoanTerms, amount: number): LoanTerms =>
+  amount > 0 ? { ...terms, extras: [{ amount, every: 'payment' }] } : terms
+
+function run(terms: LoanTerms, which: 'old' | 'new'): Ledger | Refusal {
+  const ledger = amortize(terms)
   return ledger.ok ? ledger : { ...ledger, field: `${which}.${ledger.field}` }
 }
 

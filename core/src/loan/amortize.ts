@@ -195,6 +195,7 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
     payment: firstRegular,
     governedBy: terms.payment === undefined || terms.settleAtTerm ? 'term' : 'payment',
     borrowed,
+    principal: terms.principal,
     frequency,
     firstPayment: terms.firstPayment,
     anchorDay: terms.anchorDay,

@@ -53,6 +53,8 @@ export interface LedgerTotals {
   readonly balloon: Minor
   /** All that leaves the borrower's hands: payments, premiums, fees with each payment, and the balloon. */
   readonly paidInAll: Minor
+  /** What the loan costs from today: all that is paid, less what is in hand or owed. */
+  readonly cost: Minor
 }
 
 /** What was paid on a running loan before today. */
@@ -62,8 +64,10 @@ export interface PaidSoFar {
   readonly principal: Minor
   readonly paid: Minor
   readonly insurance: Minor
-  /** Fees with each payment, and those added to the loan. */
+  /** Fees with each payment. */
   readonly fees: Minor
+  /** Payments with their premiums and fees. */
+  readonly paidInAll: Minor
 }
 
 export interface LedgerFacts {
@@ -71,6 +75,8 @@ export interface LedgerFacts {
   readonly governedBy: 'term' | 'payment'
   /** What the loan begins with: the amount borrowed with whatever was added to it. */
   readonly borrowed: Minor
+  /** What the borrower has in hand: borrowed, less what was added to the loan. */
+  readonly principal: Minor
   readonly frequency: Frequency
   readonly firstPayment: PlainDate | undefined
   readonly anchorDay: number | undefined
@@ -139,6 +145,8 @@ export class Ledger {
     const [paid, insurance] = [of('payment') + extraAtStart, of('insurance')]
     const eachPayment = fees.eachPayment * this.count
     const balloon = this.balanceAfter(this.lastNumber)
+    const paidInAll = paid + insurance + eachPayment + balloon
+    const owed = paymentsMade === 0 ? this.#facts.principal : this.balanceToday + extraAtStart
     return {
       interest: (of('interest') + accrued) as Minor,
       principal: (of('principal') + extraAtStart - accrued) as Minor,
@@ -147,7 +155,8 @@ export class Ledger {
       insurance,
       fees: ((paymentsMade === 0 ? fees.atStart : 0) + eachPayment) as Minor,
       balloon,
-      paidInAll: (paid + insurance + eachPayment + balloon) as Minor,
+      paidInAll: paidInAll as Minor,
+      cost: (paidInAll - owed) as Minor,
     }
   }
 
@@ -156,19 +165,27 @@ export class Ledger {
     const { paymentsMade, accruedInterest, fees, columns } = this.#facts
     const of = (column: keyof MoneyColumns) => sumOf(columns[column], 0, paymentsMade)
     const accrued = paymentsMade === 0 ? ZERO : accruedInterest
+    const [paid, insurance, each] = [of('payment'), of('insurance'), fees.eachPayment * paymentsMade]
     return {
       payments: paymentsMade,
       interest: (of('interest') + accrued) as Minor,
       principal: (of('principal') - accrued) as Minor,
-      paid: of('payment'),
-      insurance: of('insurance'),
-      fees: (paymentsMade === 0 ? 0 : fees.atStart + fees.eachPayment * paymentsMade) as Minor,
+      paid,
+      insurance,
+      fees: each as Minor,
+      paidInAll: (paid + insurance + each) as Minor,
     }
   }
 
   /** What is owed today, after a lump sum paid today. */
   get balanceToday(): Minor {
     return this.#facts.balanceToday
+  }
+
+  /** The same without the interest that a time before the first payment will have added. */
+  get owedToday(): Minor {
+    const { paymentsMade, accruedInterest, balanceToday } = this.#facts
+    return (paymentsMade === 0 ? balanceToday - accruedInterest : balanceToday) as Minor
   }
 
   /** A lump sum paid today, minor units. */
@@ -199,7 +216,7 @@ export class Ledger {
 
   /** ISO date of the last payment; undefined where the terms gave no first date. */
   get endsOn(): string | undefined {
-    return this.dateOf(this.lastNumber)
+    return this.lastNumber === 0 ? this.beginsOn : this.dateOf(this.lastNumber)
   }
 
   dateOf(number: number): string | undefined {
@@ -207,10 +224,21 @@ export class Ledger {
     return firstPayment && isoDate(dueDate(firstPayment, frequency, number, anchorDay))
   }
 
+  /** ISO date on which the loan begins: that of the first payment at the start, else as many periods before it. */
+  get beginsOn(): string | undefined {
+    return this.dateOf(1 - this.periodsTo(1))
+  }
+
   /** Periods from the loan's beginning to payment `number`; with payments at the start the first is at once. */
   periodsTo(number: number): number {
     const { periodsBefore, due } = this.#facts
     return number + periodsBefore - (due === 'start' ? 1 : 0)
+  }
+
+  /** Number of the last payment within so many periods from today; what lies before the first payment counts. */
+  numberAfter(periods: number): number {
+    const { paymentsMade, periodsBefore } = this.#facts
+    return Math.max(paymentsMade, paymentsMade + periods - (paymentsMade === 0 ? periodsBefore : 0))
   }
 
   /** Payment `number` taken apart, one that was made before today too. */

@@ -16,9 +16,20 @@ const decimalMode = {
   down: D.ROUND_DOWN,
 } as const
 
+/**
+ * Rounds a computed decimal to a whole number, after the digits that carry the error of computing it: a third of an
+ * amount, three times, is the amount again. Every rounding of a decimal in the core is this one.
+ */
+export const roundWhole = (value: Decimal, rounding: Rounding = 'halfUp'): Decimal =>
+  trusted(value).toDecimalPlaces(0, decimalMode[rounding])
+
+/** Rounds a computed decimal to a multiple of another, in its unit. */
+export const roundToMultiple = (value: Decimal, of: Decimal, rounding: Rounding): Decimal =>
+  roundWhole(value.div(of), rounding).times(of)
+
 /** Rounds an exact decimal of minor units to whole minor units. */
 export const roundDecimal = (value: Decimal, rounding: Rounding = 'halfUp'): Minor =>
-  minor(trusted(value).toDecimalPlaces(0, decimalMode[rounding]).toNumber())
+  minor(roundWhole(value, rounding).toNumber())
 
 /**
  * Rounds a float that is known to within `error`, or says undefined where the error could change the outcome

@@ -2,7 +2,7 @@ import type { CalculatorDocument } from '../calculator/document/document'
 import type { CalculatorStep } from '../calculator/document/steps'
 import { mortgagePayment } from '../calculator/starters/mortgage-payment'
 
-export const TODAY = { year: 2026, month: 11, day: 25 }
+export const TODAY = { year: 2026, month: 11, day: 25, time: '12:00' }
 
 /** The mortgage starter with fields of one step changed. */
 export const changed = (

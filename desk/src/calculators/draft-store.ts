@@ -7,7 +7,7 @@ import {
   createCompiler,
   createEvaluator,
   mergeDocuments,
-  readIsoDate,
+  readMoment,
   type CalculatorStep,
   type Conflict,
 } from '@vivid/core'
@@ -16,7 +16,7 @@ import { ApiError, isApiError, sentenceOf } from '../api/api-error'
 import { request } from '../api/request'
 import { keptDrafts } from './kept-draft'
 import { createHistory } from './history'
-import { localToday } from './local-today'
+import { localNow } from './local-today'
 
 /** How the draft stands with the server. */
 export type SaveState =
@@ -61,7 +61,7 @@ export const useDraft = defineStore('draft', () => {
   const compiled = computed(() => document.value && compile(document.value, sheets.value))
   const evaluator = computed(() => compiled.value && createEvaluator(compiled.value.program))
   const evaluation = computed(() => {
-    const today = readIsoDate(localToday())
+    const today = readMoment(localNow())
     return today && sample.value && evaluator.value?.(sample.value.answers, { today, sheets: sheets.value })
   })
 

@@ -99,7 +99,7 @@ async function bringBack(): Promise<void> {
       :answers="{}"
       :house-style="seen.style"
       :sheets="seen.sheets"
-      :today="seen.on"
+      :now="`${seen.on}T23:59`"
     />
     <p v-if="summary" class="hash">SHA-256 {{ summary.sha256 }}</p>
   </Modal>

@@ -22,7 +22,8 @@ import {
 } from '@vivid/core'
 import type { EditionData, EditionsStore } from '../editions/editions-store'
 import type { HouseStylesStore } from '../house-styles/house-styles-store'
-import { dayOf } from '../clock'
+import type { TellBroken } from '../broken-steps'
+import { momentOf } from '../clock'
 import { AppError } from '../http/app-error'
 import type { PeopleStore } from '../people/people-store'
 import { calculatorEntry, sheetEntry } from '../record/entries'
@@ -43,6 +44,7 @@ export interface CalculatorsDeps {
   readonly announceSheet: (sheetId: string, transaction: Transaction) => Promise<void>
   readonly editions: EditionsStore
   readonly people: PeopleStore
+  readonly tellBroken: TellBroken
   readonly now: () => Date
   /** The lender whose calculators these are. */
   readonly lender: string
@@ -53,6 +55,7 @@ export type CalculatorsService = ReturnType<typeof createCalculatorsService>
 /** Making, opening and editing calculators. Putting them live is the editions' part. */
 export function createCalculatorsService(deps: CalculatorsDeps) {
   const { database, calculators, editions, sheets, styles, people, now, lender, announceSheet, record } = deps
+  const { tellBroken } = deps
 
   async function existing(id: string): Promise<CalculatorData> {
     const found = isUuid(id) ? await calculators.byId(id) : undefined
@@ -79,7 +82,9 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       lastEditedBy: nameOf(calculator.lastEditedBy),
       lastEditedAt: calculator.lastEditedAt.toISOString(),
       sampleName: draft.samples[0]?.name ?? '',
-      meter: cardMeterOf(draft, dayOf(now()), allSheets),
+      meter: cardMeterOf(draft, { today: momentOf(now()), sheets: allSheets }, (evaluation) =>
+        tellBroken(`draft ${slug}`, evaluation),
+      ),
     }
   }
 

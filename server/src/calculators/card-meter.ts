@@ -6,18 +6,38 @@ import {
   headlineReadout,
   textIn,
   type CalculatorDocument,
-  type PlainDate,
+  type Evaluation,
+  type Moment,
   type RateSheet,
 } from '@vivid/core'
 
-/** The headline of the first sample visitor, taken apart; null while it cannot be worked out. */
+/**
+ * The headline of the first sample visitor, taken apart; null while it cannot be worked out. Whatever somebody wrote, it
+ * takes no list down: a broken promise is told and leaves the card without its figure.
+ */
 export function cardMeterOf(
   draft: CalculatorDocument,
-  today: PlainDate,
-  sheets: readonly RateSheet[],
+  around: { readonly today: Moment; readonly sheets: readonly RateSheet[] },
+  tell: (evaluation: Pick<Evaluation, 'problems'>) => void,
 ): CalculatorCard['meter'] {
-  const { program } = compile(draft, sheets)
-  const { readouts } = evaluate(program, draft.samples[0]?.answers ?? {}, { today, sheets })
+  try {
+    return meterOf(draft, around, tell)
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error)
+    tell({ problems: [{ code: 'STEP_STOPPED', field: '', stop: { code: 'BROKEN', reason } }] })
+    return null
+  }
+}
+
+function meterOf(
+  draft: CalculatorDocument,
+  around: { readonly today: Moment; readonly sheets: readonly RateSheet[] },
+  tell: (evaluation: Pick<Evaluation, 'problems'>) => void,
+): CalculatorCard['meter'] {
+  const { program } = compile(draft, around.sheets)
+  const evaluation = evaluate(program, draft.samples[0]?.answers ?? {}, around)
+  tell(evaluation)
+  const { readouts } = evaluation
   const main = draft.languages[0] ?? ''
   const figures = figuresFor(program, main)
   const headline = headlineReadout(readouts)

@@ -18,13 +18,13 @@ import {
   openProgram,
   runProofs,
   stoppingProblems,
-  type PlainDate,
+  type Moment,
   type Program,
   type RateSheet,
 } from '@vivid/core'
 import type { CalculatorData, CalculatorsStore } from '../calculators/calculators-store'
 import type { CalculatorsService } from '../calculators/calculators-service'
-import { dayOf, endOf, minuteOf } from '../clock'
+import { dayOf, endOf, minuteOf, momentOf } from '../clock'
 import type { HouseStylesStore } from '../house-styles/house-styles-store'
 import { AppError } from '../http/app-error'
 import { contentOf, freeze } from './edition-content'
@@ -56,7 +56,7 @@ export function createEditionsService(deps: EditionsDeps) {
 
   /** What an edition made of the draft now would hold; refused where it is not fit to go live. */
   async function contentNow(calculator: CalculatorData, transaction: Transaction) {
-    const program = checkedProgram(calculator, dayOf(now()), await sheets.inForce(transaction))
+    const program = checkedProgram(calculator, momentOf(now()), await sheets.inForce(transaction))
     return freeze(contentOf(program, (await styles.resolved(transaction))(calculator.houseStyle)))
   }
 
@@ -238,7 +238,7 @@ const nothingScheduled = { scheduledEdition: null, scheduledAt: null, scheduledB
 const live = (number: number) => ({ ...nothingScheduled, liveEdition: number, takenDownAt: null })
 
 /** The program of a draft that is fit to go live: it compiles, works out for its sample visitors, and its proofs agree. */
-function checkedProgram({ draft }: CalculatorData, today: PlainDate, sheets: readonly RateSheet[]): Program {
+function checkedProgram({ draft }: CalculatorData, today: Moment, sheets: readonly RateSheet[]): Program {
   const compiled = compile(draft, sheets)
   const { program } = compiled
   const [problem] = stoppingProblems(compiled)

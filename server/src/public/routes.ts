@@ -1,7 +1,8 @@
 import { Router } from 'express'
 import { EvaluateRequest, evaluateResponse, fileKinds, HandOverRequest, ShownRequest } from '@vivid/contract'
 import { evaluate } from '@vivid/core'
-import { dayOf, minuteOf } from '../clock'
+import type { TellBroken } from '../broken-steps'
+import { minuteOf, momentOf } from '../clock'
 import type { AudienceCounter } from '../audience/counter'
 import { keyOrAddressLimit } from '../channels/key-limits'
 import type { HandOvers } from '../hand-overs/hand-overs-service'
@@ -25,10 +26,19 @@ export interface PublicDeps {
   readonly counter: AudienceCounter
   /** Notes that a key was used. */
   readonly keyUsed: (id: string) => void
+  readonly tellBroken: TellBroken
 }
 
 /** What anyone may ask without signing in: `/api/public/calculators/:slug…`. Any site may read and evaluate. */
-export function publicRoutes({ live, now, handOvers, fileMaker, counter, keyUsed }: PublicDeps): Router {
+export function publicRoutes({
+  live,
+  now,
+  handOvers,
+  fileMaker,
+  counter,
+  keyUsed,
+  tellBroken,
+}: PublicDeps): Router {
   const router = Router()
   router.use((_req, res, next) => {
     res.set(forAnybody)
@@ -51,7 +61,8 @@ export function publicRoutes({ live, now, handOvers, fileMaker, counter, keyUsed
         const calculator = liveOrThrow(live, param(req, 'slug'))
         const { program } = calculator.content
         const { sheets } = serve(live, calculator, minuteOf(now()))
-        const evaluation = evaluate(program, answers, { today: dayOf(now()), sheets })
+        const evaluation = evaluate(program, answers, { today: momentOf(now()), sheets })
+        tellBroken(`page ${calculator.slug}`, evaluation)
         const response = evaluateResponse(calculator, evaluation, languageFor(program, language))
         const [problem] = response.problems
         if (problem) {
@@ -75,6 +86,7 @@ export function publicRoutes({ live, now, handOvers, fileMaker, counter, keyUsed
         const slug = param(req, 'slug')
         const input = await shownInput(live, slug, parseOrThrow(ShownRequest, req.body), now())
         const shown = shownFigures(input)
+        tellBroken(`file of ${slug}`, shown.evaluation)
         const { type, ending, needsLoan } = files[kind]
         if (needsLoan && !shown.ledger)
           throw new AppError('NOTHING_BORROWED', { details: { calculator: slug } })

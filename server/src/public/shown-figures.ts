@@ -10,6 +10,7 @@ import {
   evaluate,
   isoDate,
   readIsoDate,
+  readMoment,
   type Answers,
   type Evaluation,
   type Ledger,
@@ -75,9 +76,10 @@ export async function shownInput(
 /** Works the figures out again, as the page did. Refuses answers that have problems, saying the first. */
 export function shownFigures({ calculator, sheets, answers, language, on }: ShownInput): ShownFigures {
   const { program } = calculator.content
-  const day = readIsoDate(on)
-  if (!day) throw new Error(`${on} was checked to be a date`)
-  const evaluation = evaluate(program, answers, { today: day, sheets })
+  // The sheets hold only what had begun when the page was served.
+  const today = readMoment(`${on}T23:59`)
+  if (!today) throw new Error(`${on} was checked to be a date`)
+  const evaluation = evaluate(program, answers, { today, sheets })
   const figures = figuresFor(program, language)
   const questions = new Set(program.steps.flatMap(({ step }) => (step.kind === 'question' ? [step.id] : [])))
   const wrong = evaluation.problems.find(({ field }) => questions.has(field))

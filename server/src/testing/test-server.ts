@@ -10,6 +10,7 @@ import { copiedDatabase } from '../../../scripts/lib/scratch-server.mjs'
 import { buildApp } from '../app'
 import { connect } from '../database/connection'
 import { demoPeople } from '../database/demo/demo-people'
+import { tellBrokenTo } from '../broken-steps'
 import { loadDemoOnce } from '../database/demo/load-demo'
 import { migrate } from '../database/migrate'
 import { startDelivering } from '../hand-overs/deliver'
@@ -59,7 +60,13 @@ export async function testServer({
     replicas.map((replica) => connect(replica, log)),
     log,
   )
-  const services = createServices({ database, reader, now, lender: 'Larkmoor Mutual' })
+  const services = createServices({
+    database,
+    reader,
+    tellBroken: tellBrokenTo(log),
+    now,
+    lender: 'Larkmoor Mutual',
+  })
   const counter = startCounting(services.keepTally, log)
   const pages = mkdtempSync(join(tmpdir(), 'vivid-pages-'))
   writeFileSync(

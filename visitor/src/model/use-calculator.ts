@@ -1,7 +1,7 @@
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import {
   createEvaluatorWith,
-  readIsoDate,
+  readMoment,
   shareOf,
   textIn,
   type Answers,
@@ -89,7 +89,8 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   )
   const evaluator = computed(() => createEvaluatorWith(program.value, source.value.further))
   const evaluation = computed(() => {
-    const today = readIsoDate(source.value.today)
+    // The sheets hold only what had begun when the page was served.
+    const today = readMoment(`${source.value.today}T23:59`)
     if (!today) throw new Error(`the page was served for ${source.value.today}, which is no day`)
     return evaluator.value(answers.value, { today, sheets: source.value.sheets })
   })
@@ -106,6 +107,13 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const setbacks = computed(() => [
     ...new Set(told.value.filter(({ field }) => !isQuestion(field)).map(({ sentence }) => sentence)),
   ])
+
+  /** What has to be said about the loan as it was worked out. */
+  const notices = computed(() =>
+    evaluation.value.doubts
+      .filter(({ field }) => !isQuestion(field))
+      .map((doubt) => doubtSentence(doubt, figures.value)),
+  )
 
   /** Where results wait for a button: the figures last asked for, and whether the answers are still those. */
   const waits = computed(() => program.value.results === 'onButton')
@@ -235,6 +243,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     workOut,
     problems,
     setbacks,
+    notices,
     startAgain,
     setAnswer,
     type,

@@ -48,13 +48,15 @@ export function sentenceOf(
 ): string {
   const payments = changed.payments - asItIs.payments
   const interest = changed.totalInterest - asItIs.totalInterest
-  return words.whatIf.says({
+  const cut = changed.extrasNotPaid - asItIs.extrasNotPaid
+  const said = words.whatIf.says({
     payment: changed.payment === asItIs.payment ? '' : figures.money(changed.payment),
     time: payments === 0 ? '' : timeOf(Math.abs(payments), frequencies[frequency].perYear, figures),
     isSooner: payments < 0,
     money: figures.money(Math.abs(interest)),
     isLess: interest <= 0,
   })
+  return cut > 0 ? `${said} ${figures.words.extrasCut(figures.money(cut))}` : said
 }
 
 /** So many payments as a time: whole months where they make some, else payments. */

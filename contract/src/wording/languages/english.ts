@@ -59,6 +59,8 @@ export const english: Language = {
     STEP_STOPPED: ({ stop }, f) => stopSentence(stop, f),
   },
   periodDoubted: (value, per, fits) => `You said ${value} ${per}. Is that what it comes to ${fits}?`,
+  extrasCut: (value) =>
+    `${value} of the extra payments cannot be paid: the yearly limit on extras is reached.`,
   typedYears: /^y(ears?|rs?)?$/,
   typedMonths: /^m(onths?|os?|ths?)?$/,
   page: englishPage,
@@ -73,6 +75,8 @@ function refusalSentence({ code, field, details }: Refusal, f: Figures): string 
   if (code === 'AMOUNT_NEGATIVE' || code === 'AMOUNT_NOT_POSITIVE')
     return 'There is nothing to borrow: what is paid down is more than the price.'
   if (code === 'BALLOON_TOO_LARGE') return 'What is left at the end has to be less than what you borrow.'
+  if (code === 'LIES_BEHIND') return 'This is planned for a day that has already passed.'
+  if (code === 'LIES_AHEAD') return 'The payments made so far do not fit the day of the first payment.'
   if (code === 'RATE_TOO_HIGH') return 'That rate is higher than anything a loan is offered at.'
   if (code === 'NO_ANSWER') {
     if (reason === 'REPAYS_TOO_LITTLE' && typeof least === 'number')
@@ -109,6 +113,8 @@ function stopSentence(stop: Stop, f: Figures): string {
     case 'TOO_LARGE':
     case 'TOO_MUCH_WORK':
       return 'These answers lead to figures too large to work out.'
+    case 'BROKEN':
+      return 'This cannot be worked out: the mistake is ours, not yours.'
     case 'WAITS':
       return 'This waits for another answer.'
   }

@@ -59,6 +59,7 @@ export const french: Language = {
     STEP_STOPPED: ({ stop }, f) => stopSentence(stop, f),
   },
   periodDoubted: (value, per, fits) => `Vous avez indiqué ${value} ${per}. Est-ce plutôt ${fits} ?`,
+  extrasCut: (value) => `${value} des suppléments ne peuvent être versés : la limite annuelle est atteinte.`,
   typedYears: /^a(ns?|nnées?)?$/,
   typedMonths: /^m(ois)?$/,
   page: frenchPage,
@@ -73,6 +74,9 @@ function refusalSentence({ code, field, details }: Refusal, f: Figures): string 
   if (code === 'AMOUNT_NEGATIVE' || code === 'AMOUNT_NOT_POSITIVE')
     return 'Il n’y a rien à emprunter : la mise de fonds dépasse le prix.'
   if (code === 'BALLOON_TOO_LARGE') return 'Le solde à la fin doit être inférieur au montant emprunté.'
+  if (code === 'LIES_BEHIND') return 'C’est prévu pour un jour déjà passé.'
+  if (code === 'LIES_AHEAD')
+    return 'Les versements déjà faits ne concordent pas avec la date du premier versement.'
   if (code === 'RATE_TOO_HIGH') return 'Aucun prêt n’est offert à un taux aussi élevé.'
   if (code === 'NO_ANSWER') {
     if (reason === 'REPAYS_TOO_LITTLE' && typeof least === 'number')
@@ -109,6 +113,8 @@ function stopSentence(stop: Stop, f: Figures): string {
     case 'TOO_LARGE':
     case 'TOO_MUCH_WORK':
       return 'Ces réponses mènent à des chiffres trop grands.'
+    case 'BROKEN':
+      return 'Ce calcul est impossible : l’erreur est de notre côté.'
     case 'WAITS':
       return 'Ceci attend une autre réponse.'
   }

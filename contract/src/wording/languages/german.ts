@@ -59,6 +59,8 @@ export const german: Language = {
     STEP_STOPPED: ({ stop }, f) => stopSentence(stop, f),
   },
   periodDoubted: (value, per, fits) => `Sie nannten ${value} ${per}. Ist das der Betrag ${fits}?`,
+  extrasCut: (value) =>
+    `${value} der Sonderzahlungen können nicht gezahlt werden: Die Jahresgrenze ist erreicht.`,
   typedYears: /^j(ahre?n?)?$/,
   typedMonths: /^m(onate?n?)?$/,
   page: germanPage,
@@ -73,6 +75,8 @@ function refusalSentence({ code, field, details }: Refusal, f: Figures): string 
   if (code === 'AMOUNT_NEGATIVE' || code === 'AMOUNT_NOT_POSITIVE')
     return 'Es gibt nichts zu leihen: Das Eigenkapital übersteigt den Preis.'
   if (code === 'BALLOON_TOO_LARGE') return 'Was am Ende bleibt, muss weniger sein als das Geliehene.'
+  if (code === 'LIES_BEHIND') return 'Das ist für einen Tag geplant, der schon vorbei ist.'
+  if (code === 'LIES_AHEAD') return 'Die bisher gezahlten Raten passen nicht zum Tag der ersten Rate.'
   if (code === 'RATE_TOO_HIGH') return 'Zu einem so hohen Zinssatz wird kein Darlehen angeboten.'
   if (code === 'NO_ANSWER') {
     if (reason === 'REPAYS_TOO_LITTLE' && typeof least === 'number')
@@ -109,6 +113,8 @@ function stopSentence(stop: Stop, f: Figures): string {
     case 'TOO_LARGE':
     case 'TOO_MUCH_WORK':
       return 'Diese Angaben führen zu Zahlen, die zu groß sind.'
+    case 'BROKEN':
+      return 'Das lässt sich nicht berechnen: Der Fehler liegt bei uns.'
     case 'WAITS':
       return 'Dies wartet auf eine andere Angabe.'
   }

@@ -58,6 +58,7 @@ export const hebrew: Language = {
     STEP_STOPPED: ({ stop }, f) => stopSentence(stop, f),
   },
   periodDoubted: (value, per, fits) => `נכתב ${value} ${per}. האם זה הסכום ${fits}?`,
+  extrasCut: (value) => `אי אפשר לשלם ${value} מהתוספות: המגבלה השנתית נוצלה.`,
   typedYears: /^(שנה|שנים|שנתיים|ש)$/,
   typedMonths: /^(חודש|חודשים|חודשיים|ח)$/,
   page: hebrewPage,
@@ -72,6 +73,8 @@ function refusalSentence({ code, field, details }: Refusal, f: Figures): string 
   if (code === 'AMOUNT_NEGATIVE' || code === 'AMOUNT_NOT_POSITIVE')
     return 'אין מה ללוות: ההון העצמי גדול מהמחיר.'
   if (code === 'BALLOON_TOO_LARGE') return 'מה שנשאר בסוף צריך להיות קטן מסכום ההלוואה.'
+  if (code === 'LIES_BEHIND') return 'זה מתוכנן ליום שכבר עבר.'
+  if (code === 'LIES_AHEAD') return 'התשלומים ששולמו אינם מתאימים למועד התשלום הראשון.'
   if (code === 'RATE_TOO_HIGH') return 'אין הלוואה שמוצעת בריבית גבוהה כל כך.'
   if (code === 'NO_ANSWER') {
     if (reason === 'REPAYS_TOO_LITTLE' && typeof least === 'number')
@@ -106,6 +109,8 @@ function stopSentence(stop: Stop, f: Figures): string {
     case 'TOO_LARGE':
     case 'TOO_MUCH_WORK':
       return 'התשובות האלה מביאות למספרים גדולים מדי.'
+    case 'BROKEN':
+      return 'אי אפשר לחשב את זה: הטעות אצלנו.'
     case 'WAITS':
       return 'זה ממתין לתשובה אחרת.'
   }

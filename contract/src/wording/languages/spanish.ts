@@ -59,6 +59,7 @@ export const spanish: Language = {
     STEP_STOPPED: ({ stop }, f) => stopSentence(stop, f),
   },
   periodDoubted: (value, per, fits) => `Ha dicho ${value} ${per}. ¿Es lo que sale ${fits}?`,
+  extrasCut: (value) => `${value} de los pagos extra no se pueden hacer: se alcanza el límite anual.`,
   typedYears: /^(a|años?|anos?)$/,
   typedMonths: /^m(es|eses)?$/,
   page: spanishPage,
@@ -73,6 +74,8 @@ function refusalSentence({ code, field, details }: Refusal, f: Figures): string 
   if (code === 'AMOUNT_NEGATIVE' || code === 'AMOUNT_NOT_POSITIVE')
     return 'No hay nada que pedir prestado: la entrada supera el precio.'
   if (code === 'BALLOON_TOO_LARGE') return 'Lo que queda al final tiene que ser menos que lo prestado.'
+  if (code === 'LIES_BEHIND') return 'Está previsto para un día que ya ha pasado.'
+  if (code === 'LIES_AHEAD') return 'Las cuotas ya pagadas no encajan con la fecha de la primera.'
   if (code === 'RATE_TOO_HIGH') return 'Ningún préstamo se ofrece a un tipo tan alto.'
   if (code === 'NO_ANSWER') {
     if (reason === 'REPAYS_TOO_LITTLE' && typeof least === 'number')
@@ -109,6 +112,8 @@ function stopSentence(stop: Stop, f: Figures): string {
     case 'TOO_LARGE':
     case 'TOO_MUCH_WORK':
       return 'Estas respuestas llevan a cifras demasiado grandes.'
+    case 'BROKEN':
+      return 'Esto no se puede calcular: el error es nuestro.'
     case 'WAITS':
       return 'Esto espera otra respuesta.'
   }

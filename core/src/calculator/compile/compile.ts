@@ -64,7 +64,7 @@ function compileWith(
   const uses = usesOfSteps(steps, reader)
   const { order, circles } = orderOf(uses)
   const inCircles = new Set(circles.flat())
-  const scope = scopeOf(steps, sheets, minorDigits, inCircles, reader)
+  const scope = scopeOf(steps, order, sheets, minorDigits, inCircles, reader)
   const ready = steps.map((step) => readyStep(step, { steps, sheets, scope, inCircles, uses }))
   const proofs = document.proofs.map((proof) => readyProof(proof, scope))
   const problems = [

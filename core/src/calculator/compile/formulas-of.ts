@@ -152,7 +152,7 @@ function mapLoan(step: StepOf<'loan'>, at: At): StepOf<'loan'> {
       rateChanges &&
       rateChanges.map((one, i) => ({
         ...one,
-        fromPayment: at(`rateChanges.${i}.fromPayment`, one.fromPayment, count),
+        fromPayment: at(`rateChanges.${i}.fromPayment`, one.fromPayment, paymentOrDate),
         annualRate: at(`rateChanges.${i}.annualRate`, one.annualRate, percent),
       })),
   }

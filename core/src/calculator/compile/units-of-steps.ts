@@ -38,26 +38,30 @@ export function unitOfQuestion(question: Question): Unit {
 /** Whether a step has a value that formulas can name. */
 export const hasValue = ({ kind }: CalculatorStep): boolean => kind !== 'readout' && kind !== 'section'
 
-/** The names of a document's steps with their units; a working's unit follows from its formula when first asked for. */
+/**
+ * The names of a document's steps with their units. A working's unit follows from its formula, so they are worked out in
+ * the order of use (`order`): each finds those it uses ready, however long a chain of them is.
+ */
 export function scopeOf(
   steps: readonly CalculatorStep[],
+  order: readonly string[],
   sheets: readonly RateSheet[],
   minorDigits: MinorDigits,
   inCircles: ReadonlySet<string>,
   reader: FormulaReader,
 ): Scope {
-  const entries = new Map<string, { readonly id: string; readonly unit: Unit | undefined }>()
+  const entries = new Map<string, { readonly id: string; unit: Unit | undefined }>()
   const scope: Scope = { steps: entries, minorDigits, reader }
+  const named = new Map<string, CalculatorStep>()
   for (const step of steps) {
     if (!hasValue(step) || entries.has(plainName(step.name))) continue
-    let known: { unit: Unit | undefined } | undefined
-    entries.set(plainName(step.name), {
-      id: step.id,
-      get unit() {
-        known ??= { unit: inCircles.has(step.id) ? undefined : unitOf(step) }
-        return known.unit
-      },
-    })
+    named.set(step.id, step)
+    entries.set(plainName(step.name), { id: step.id, unit: undefined })
+  }
+  for (const id of order) {
+    const step = named.get(id)
+    const entry = step && entries.get(plainName(step.name))
+    if (step && entry) entry.unit = inCircles.has(id) ? undefined : unitOf(step)
   }
   return scope
 

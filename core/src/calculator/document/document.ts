@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { AnswerShape } from './questions'
-import { currency, decimalText, formulaText, isoDateText, nameText, stepId } from './shapes'
+import { currency, decimalText, formulaText, momentText, nameText, stepId } from './shapes'
 import { Step } from './steps'
 import { Locale, RichTexts, Texts } from './texts'
 
-/** A set of answers: what a sample visitor would type. */
-const answers = z.record(stepId, AnswerShape)
+/** A set of answers: what a sample visitor would type; null is nothing. */
+const answers = z.record(stepId, AnswerShape.nullable())
 
 /** The most steps a calculator may have. */
 export const MOST_STEPS = 200
@@ -18,8 +18,8 @@ export const Proof = z.strictObject({
   id: stepId,
   name: nameText,
   answers,
-  /** The day the proof is worked out for, and whose rates hold. */
-  on: isoDateText,
+  /** The day the proof is worked out for, or a minute of it, and whose rates hold. */
+  on: momentText,
   expected: z
     .array(
       z.strictObject({

@@ -3,6 +3,7 @@ import { currencies, type Currency } from '../../money/currencies'
 import { LARGEST_AMOUNT } from '../../money/minor'
 import { frequencyNames, type Frequency } from '../../rates/frequency'
 import { HIGHEST_PERCENT, isPlainDecimal } from '../../rates/percent'
+import { readMoment } from '../../dates/moment'
 import { readIsoDate } from '../../dates/plain-date'
 import { LONGEST_FORMULA } from '../../formula/limits'
 
@@ -22,6 +23,10 @@ export const percentText = z
 export const decimalText = z.string().regex(/^-?\d{1,16}(\.\d{1,12})?$/, 'a plain decimal, like "931.64"')
 export const isoDateText = z.string().refine((text) => readIsoDate(text) !== undefined, {
   error: 'a day of the calendar, like "2026-11-25"',
+})
+/** A day, whose first minute is meant, or a minute of it in the lender's time. */
+export const momentText = z.string().refine((text) => readMoment(text) !== undefined, {
+  error: 'a day of the calendar, like "2026-11-25", or a minute of it, like "2026-11-25T09:00"',
 })
 /** An amount, or a percentage of another answer. */
 export const share = z.union([

@@ -175,6 +175,8 @@ export const comparisonRows = [
   'endDate',
   'totalInterest',
   'totalInsurance',
+  'totalFees',
+  'balloon',
   'totalPaid',
   'costOfBorrowing',
   'difference',

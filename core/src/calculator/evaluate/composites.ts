@@ -4,12 +4,16 @@ import { equity } from '../../lending/equity'
 import { refinance } from '../../lending/refinance'
 import type { Ledger } from '../../loan/ledger'
 import type { LoanTerms } from '../../loan/terms'
+import { isoDate, type PlainDate } from '../../dates/plain-date'
 import { Decimal } from '../../money/decimal'
+import { minor } from '../../money/minor'
+import { roundDecimal } from '../../money/rounding'
 import { factsOf } from '../../rates/frequency'
 import type { Refusal } from '../../refusal'
 import { aim, type Aim, type DownPayment } from '../../search/aim'
 import type { StepOf } from '../document/steps'
-import { given } from './loan-terms'
+import { lengthOf } from './loan-figures'
+import { firstPaymentFrom, given } from './loan-terms'
 import { percentText, type TermsReader } from './terms-reader'
 
 const figureSet = (figures: Record<string, Computed | undefined>): FigureSet => ({ kind: 'figures', figures })
@@ -61,7 +65,10 @@ export function affordabilityFigures(step: StepOf<'affordability'>, terms: Terms
   // At the least income its price is the highest that passes: one computation for all the parts.
   const at = accepted(affordablePrice(income, household))
   const price = needed ? (terms.whole('terms.price') ?? 0) : at.price
-  const tax = new Decimal(household.propertyTaxPercent).times(price).div(1200)
+  const tax = roundDecimal(new Decimal(household.propertyTaxPercent).times(price).div(1200))
+  const homeInsurance = roundDecimal(new Decimal(household.homeInsuranceYearly).div(12))
+  // What is shown together adds up as it is shown: the whole is the sum of its rounded parts.
+  const besidesLoan = at.mortgageInsurance + tax + homeInsurance + household.monthlyDues
   return figureSet({
     price: amount(price),
     'down payment': amount(at.downPayment),
@@ -69,10 +76,11 @@ export function affordabilityFigures(step: StepOf<'affordability'>, terms: Terms
     payment: amount(at.paymentAtRate),
     'qualifying payment': amount(at.paymentAtQualifyingRate),
     'mortgage insurance': amount(at.mortgageInsurance),
-    'property tax': tax,
-    'home insurance': new Decimal(household.homeInsuranceYearly).div(12),
+    'property tax': amount(tax),
+    'home insurance': amount(homeInsurance),
     dues: amount(household.monthlyDues),
-    'housing costs': needed?.housingCost ?? at.housingCost,
+    'monthly costs': amount(at.paymentAtRate + besidesLoan),
+    'housing costs': amount(at.paymentAtQualifyingRate + besidesLoan),
     'housing share': at.ratios.housing,
     'debt share': at.ratios.debt,
     income: amount(income),
@@ -81,7 +89,7 @@ export function affordabilityFigures(step: StepOf<'affordability'>, terms: Terms
 }
 
 /** Keeping a loan against replacing it, with a verdict for how long the visitor means to stay. */
-export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader): FigureSet {
+export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, today: PlainDate): FigureSet {
   const oldExtra = terms.whole('terms.oldExtra')
   const newExtra = terms.yes('terms.sameOutlay') ? ('sameOutlay' as const) : terms.whole('terms.newExtra')
   const oldPayment = terms.whole('terms.oldPayment') ?? 0
@@ -102,14 +110,15 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader):
       compounding: step.compounding,
       costs: terms.whole('terms.costs') ?? 0,
       costsFinanced: terms.yes('terms.costsAdded') ?? false,
+      ...firstPaymentFrom(today, 'monthly', 1),
     }),
   )
   const longest = Math.max(result.oldLedger.count, result.newLedger.count)
   const stay = Math.min(longest, terms.whole('terms.stay') ?? longest)
   const saved = result.netSavedAfter(stay)
   return figureSet({
-    'new loan': loanOf(result.newLedger, result.newPrincipal),
-    'old loan': loanOf(result.oldLedger, terms.whole('terms.balance') ?? 0),
+    'new loan': loanOf(result.newLedger, result.newTerms, today),
+    'old loan': loanOf(result.oldLedger, result.oldTerms, today),
     'amount borrowed': amount(result.newPrincipal),
     payment: amount(result.newPayment),
     'payment now': amount(oldPayment),
@@ -130,12 +139,12 @@ function verdictOf(saved: number, stay: number, breakEven: number | undefined): 
   return breakEven !== undefined && breakEven > stay ? 'stay longer' : 'costs'
 }
 
-const loanOf = (ledger: Ledger, principal: number): LoanRun => ({
+const loanOf = (ledger: Ledger, terms: LoanTerms, today: PlainDate): LoanRun => ({
   kind: 'loan',
-  agreedOn: '',
-  principal: principal as LoanRun['principal'],
-  frequency: 'monthly',
-  terms: undefined,
+  agreedOn: isoDate(today),
+  principal: minor(terms.principal),
+  frequency: terms.frequency,
+  terms,
   ledger,
 })
 
@@ -162,12 +171,11 @@ export function aimFigures(step: StepOf<'aim'>, base: LoanTerms, terms: TermsRea
   const answer = accepted(aim(askedOf(step, base, terms)))
   const { ledger } = answer
   const isAmount = step.find !== 'rate' && step.find !== 'term'
-  const { perYear } = factsOf(base.frequency)
   return figureSet({
     amount: isAmount ? amount(answer.value) : undefined,
     rate: step.find === 'rate' ? new Decimal(answer.value) : undefined,
     payments: ledger && amount(ledger.count),
-    length: ledger && amount(ledger.count).times(12).div(perYear).toDecimalPlaces(0, Decimal.ROUND_UP),
+    length: ledger && lengthOf(ledger.count, base.frequency),
     payment: ledger && amount(ledger.payment),
     'total interest': ledger && amount(ledger.totals.interest),
   })

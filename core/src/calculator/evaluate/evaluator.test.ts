@@ -268,7 +268,7 @@ test('a look-up outside of the sheet, or without the sheet, is told at its step'
   expect(evaluate(program, {}, { ...around, sheets: [] }).problems).toMatchObject([
     { stop: { code: 'NO_ROW', reason: 'sheet' } },
   ])
-  const early = evaluate(program, {}, { ...around, today: { year: 2025, month: 12, day: 31 } })
+  const early = evaluate(program, {}, { ...around, today: { year: 2025, month: 12, day: 31, time: '12:00' } })
   expect(early.problems).toMatchObject([{ stop: { code: 'NO_ROW', reason: 'date' } }])
 })
 

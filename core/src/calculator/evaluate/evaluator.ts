@@ -1,18 +1,21 @@
-import { isoDate, type PlainDate } from '../../dates/plain-date'
+import { minuteText, type Moment } from '../../dates/moment'
+import { isoDate } from '../../dates/plain-date'
 import { Stopped, type Computed, type FigureSet, type LoanRun, type Stop } from '../../formula/computed'
 import { evaluateExpression, isFigureSet, isLoanRun, type Values } from '../../formula/evaluate-expression'
 import { amortize } from '../../loan/amortize'
+import type { Ledger } from '../../loan/ledger'
 import { Decimal } from '../../money/decimal'
 import { minor } from '../../money/minor'
+import { roundToMultiple } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
 import type { RateSheet } from '../document/sheets'
 import type { StepOf } from '../document/steps'
 import type { Answers, Program, ProgramStep, ReadyFormula } from '../program'
-import type { Evaluation } from '../values'
+import type { Doubt, Evaluation } from '../values'
 import { answerOf, type Answered } from './answer-of'
 import type { Further } from './further'
 import { evaluationOf } from './evaluation-of'
-import { given, loanTermsOf } from './loan-terms'
+import { given, loanTermsOf, refusedToday } from './loan-terms'
 import { loanFigure } from './loan-figures'
 import { lookUp } from './look-up'
 import { readOut, type ReadoutSources } from './readouts'
@@ -20,9 +23,10 @@ import { termsReader, type TermsReader } from './terms-reader'
 import { kept, sameInputs, type State } from './state'
 import { computedOf, loanValue, valueOf } from './value-of'
 
-/** What an evaluation needs besides the answers: the day, and the rate sheets the program looks values up in. */
+/** What an evaluation needs besides the answers: the moment, and the rate sheets the program looks values up in. */
 export interface Around {
-  readonly today: PlainDate
+  /** In the lender's time: its day is the loans', its minute decides which rates have begun. */
+  readonly today: Moment
   readonly sheets: readonly RateSheet[]
 }
 
@@ -55,10 +59,10 @@ export function createEvaluatorWith(program: Program, further: Further | undefin
       if (!one) continue
       const inputs = inputsOf(one, answers, around, states)
       const last = before.get(id)
-      const state =
-        last && sameInputs(last.inputs, inputs)
-          ? last.state
-          : kept(last?.state, workOut(one, { program, answers, around, states, work, further }))
+      const context = { program, answers, around, states, work, further }
+      const state = unbroken(one, () =>
+        last && sameInputs(last.inputs, inputs) ? last.state : kept(last?.state, workOut(one, context)),
+      )
       states.set(id, state)
       now.set(id, { inputs, state })
     }
@@ -89,7 +93,7 @@ function inputsOf(
   const answer = Object.hasOwn(answers, step.id) ? answers[step.id] : undefined
   const explains = step.kind === 'readout' && (step.shows === 'explanation' || step.shows === 'assumptions')
   const used = explains ? [...states.keys()] : uses
-  return [isoDate(around.today), around.sheets, answer, ...used.map((id) => states.get(id))]
+  return [minuteText(around.today), around.sheets, answer, ...used.map((id) => states.get(id))]
 }
 
 interface Context {
@@ -108,6 +112,16 @@ function workOut(one: ProgramStep, context: Context): State {
   } catch (error) {
     if (!(error instanceof Stopped)) throw error
     return stopped(one.step.id, one.step.kind, error.stop)
+  }
+}
+
+/** A broken promise of our own stops the line it is in and nothing else, and is its problem. */
+function unbroken({ step }: ProgramStep, work: () => State): State {
+  try {
+    return work()
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error)
+    return stopped(step.id, step.kind, { code: 'BROKEN', reason })
   }
 }
 
@@ -159,7 +173,7 @@ function stateOf(one: ProgramStep, context: Context): State {
     case 'affordability':
       return figures(further().affordabilityFigures(step, terms))
     case 'refinance':
-      return figures(further().refinanceFigures(step, terms))
+      return figures(further().refinanceFigures(step, terms, around.today))
     case 'equity':
       return figures(further().equityFigures(loanAt(step.loan, states), terms))
     case 'aim':
@@ -241,8 +255,7 @@ function roundTo(
   { minorDigits }: Program,
 ): Decimal {
   const step = new Decimal(to).times(unit.is === 'money' ? 10 ** minorDigits : 1)
-  const mode = { nearest: Decimal.ROUND_HALF_UP, up: Decimal.ROUND_UP, down: Decimal.ROUND_DOWN }[how]
-  return value.div(step).toSignificantDigits(45).toDecimalPlaces(0, mode).times(step)
+  return roundToMultiple(value, step, how === 'nearest' ? 'halfUp' : how)
 }
 
 /** How often a payment is made, where a value is taken from one loan. */
@@ -268,7 +281,7 @@ function lookedUp(
     if (!Decimal.isDecimal(value)) return String(value)
     return unit === 'money' ? (value as Decimal).div(10 ** program.minorDigits) : (value as Decimal)
   })
-  const found = lookUp(sheet, keys, terms.text('on') ?? isoDate(around.today))
+  const found = lookUp(sheet, keys, momentOfRates(terms.text('on'), around.today))
   if (!found.ok)
     throw new Stopped({
       code: 'NO_ROW',
@@ -279,6 +292,10 @@ function lookedUp(
   const computed = sheet.gives === 'money' ? found.value.times(10 ** program.minorDigits) : found.value
   return { ...withValue(computed, one, program), effective: found.effective }
 }
+
+/** Now; of another day that is given, its end. */
+const momentOfRates = (on: string | undefined, today: Moment): string =>
+  on === undefined || on === isoDate(today) ? minuteText(today) : `${on}T23:59`
 
 function loanState(step: StepOf<'loan'>, terms: TermsReader, { around, program }: Context): State {
   const loanTerms = loanTermsOf(step, terms, around.today, program.minorDigits)
@@ -297,6 +314,8 @@ function loanState(step: StepOf<'loan'>, terms: TermsReader, { around, program }
   }
   const ledger = amortize(loanTerms)
   if (!ledger.ok) throw new Stopped({ code: 'REFUSED', refusal: ledger })
+  const refused = refusedToday(ledger, around.today)
+  if (refused) throw new Stopped({ code: 'REFUSED', refusal: refused })
   const run: LoanRun = {
     kind: 'loan',
     agreedOn,
@@ -305,8 +324,14 @@ function loanState(step: StepOf<'loan'>, terms: TermsReader, { around, program }
     terms: loanTerms,
     ledger,
   }
-  return { computed: run, value: loanValue(run) }
+  return { computed: run, value: loanValue(run), ...given({ doubt: extrasDoubt(step.id, ledger) }) }
 }
+
+/** Extras that a yearly limit keeps from being paid are said. */
+const extrasDoubt = (field: string, { extrasCutByLimit }: Ledger): Doubt | undefined =>
+  extrasCutByLimit > 0
+    ? { code: 'EXTRAS_CUT', field, value: { unit: 'money', money: extrasCutByLimit } }
+    : undefined
 
 function loanAt(id: string, states: ReadonlyMap<string, State>): LoanRun {
   const computed = states.get(id)?.computed

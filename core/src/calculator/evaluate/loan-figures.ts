@@ -1,11 +1,14 @@
 import { Stopped, type Computed, type LoanRun } from '../../formula/computed'
 import { Decimal } from '../../money/decimal'
-import { factsOf } from '../../rates/frequency'
+import { roundWhole } from '../../money/rounding'
+import { factsOf, type Frequency } from '../../rates/frequency'
+import type { Ledger, LedgerRow } from '../../loan/ledger'
 
 /** A figure of a loan by its name in formulas; see `figuresOf.loan`. A loan of nothing has figures of nothing. */
 export function loanFigure(run: LoanRun, name: string): Computed {
   const { ledger, frequency, principal, terms } = run
   const decimal = (value: number | undefined) => new Decimal(value ?? 0)
+  const next = ledger && nextPayment(ledger)
   switch (name) {
     case 'principal':
       return decimal(principal)
@@ -16,20 +19,17 @@ export function loanFigure(run: LoanRun, name: string): Computed {
     case 'monthly payment':
       return decimal(ledger?.payment).times(factsOf(frequency).perYear).div(12)
     case 'first interest':
-      return decimal(ledger?.at(ledger.firstNumber).interest)
+      return decimal(next?.interest)
     case 'first principal':
-      return decimal(ledger?.at(ledger.firstNumber).principal)
+      return decimal(next?.principal)
     case 'first insurance':
-      return decimal(ledger?.at(ledger.firstNumber).insurance)
+      return decimal(next?.insurance)
     case 'last payment':
       return decimal(ledger?.lastPayment)
     case 'payments':
       return decimal(ledger?.count)
     case 'length':
-      return decimal(ledger?.count)
-        .times(12)
-        .div(factsOf(frequency).perYear)
-        .toDecimalPlaces(0, Decimal.ROUND_UP)
+      return lengthOf(ledger?.count ?? 0, frequency)
     case 'end date': {
       const date = ledger ? ledger.endsOn : run.agreedOn
       if (date === undefined) throw new Stopped({ code: 'NO_FIGURE', figure: name })
@@ -37,18 +37,34 @@ export function loanFigure(run: LoanRun, name: string): Computed {
     }
     case 'total interest':
       return decimal(ledger?.totals.interest)
-    case 'total paid':
+    case 'total payments':
       return decimal(ledger?.totals.paid)
+    case 'total paid':
+      return decimal(ledger?.totals.paidInAll)
     case 'total extra':
       return decimal(ledger?.totals.extra)
+    case 'extras not paid':
+      return decimal(ledger?.extrasCutByLimit)
     case 'total insurance':
       return decimal(ledger?.totals.insurance)
     case 'total fees':
       return decimal(ledger?.totals.fees)
     case 'cost of borrowing':
-      return decimal(costOf(run))
+      return decimal(ledger?.totals.cost)
+    case 'balance today':
+      return decimal(ledger?.owedToday)
     case 'balance at end':
-      return decimal(ledger?.balanceAfter(ledger.lastNumber))
+      return decimal(ledger?.totals.balloon)
+    case 'payments made':
+      return decimal(ledger?.soFar.payments)
+    case 'paid so far':
+      return decimal(ledger?.soFar.paidInAll)
+    case 'interest so far':
+      return decimal(ledger?.soFar.interest)
+    case 'principal so far':
+      return decimal(ledger?.soFar.principal)
+    case 'insurance so far':
+      return decimal(ledger?.soFar.insurance)
     case 'rate':
       return new Decimal(String(terms?.annualRate ?? '0'))
     case 'frequency':
@@ -58,9 +74,10 @@ export function loanFigure(run: LoanRun, name: string): Computed {
   }
 }
 
-/** Interest and premiums, what was added to the loan, and fees with each payment. */
-export function costOf({ ledger, principal, terms }: LoanRun): number {
-  if (!ledger) return 0
-  const eachPayment = (terms?.fees?.eachPayment ?? 0) * ledger.count
-  return ledger.totals.interest + ledger.totals.insurance + (ledger.borrowed - principal) + eachPayment
-}
+/** The payment that comes next; none where nothing is to be paid any more. */
+export const nextPayment = (ledger: Ledger): LedgerRow | undefined =>
+  ledger.count === 0 ? undefined : ledger.at(ledger.firstNumber)
+
+/** So many payments as a length of time, whole months begun. */
+export const lengthOf = (payments: number, frequency: Frequency): Decimal =>
+  roundWhole(new Decimal(payments).times(12).div(factsOf(frequency).perYear), 'up')

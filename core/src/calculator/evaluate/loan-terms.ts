@@ -1,14 +1,17 @@
 import { addDays, addMonths, isoDate, type PlainDate } from '../../dates/plain-date'
 import { Stopped } from '../../formula/computed'
 import { initialRepaymentPayment } from '../../loan/closed-forms'
+import type { Ledger } from '../../loan/ledger'
 import type { Extra, LoanTerms, RateChange, When } from '../../loan/terms'
 import type { MinorDigits } from '../../money/currencies'
 import { factsOf, type Frequency } from '../../rates/frequency'
+import { refuse, type Refusal } from '../../refusal'
 import type { StepOf } from '../document/steps'
 import type { TermsReader } from './terms-reader'
 
 /** A longer grace time is refused by the ledger; here it only keeps the calendar in bounds. */
 const LONGEST_GRACE = 1200
+const LONGEST_YEARS = 100
 
 /** The ledger's terms of a loan step, from its worked-out terms. What nobody agreed on is left out. */
 export function loanTermsOf(
@@ -25,8 +28,16 @@ export function loanTermsOf(
   const payments = terms.whole('terms.payments')
   const payment = paymentOf(terms, principal, annualRate)
   const grace = terms.whole('terms.gracePayments')
+  const alreadyPaid = terms.whole('terms.alreadyPaid') ?? 0
+  // More payments made than a loan can have are refused by the ledger; the calendar stays in bounds.
+  const longest = LONGEST_YEARS * factsOf(frequency).perYear
+  const givenFirst = terms.text('terms.firstPayment')
   // A time in which nothing is paid has no rows: the first payment comes after it.
-  const silent = options.graceInterest?.startsWith('added') ? Math.min(grace ?? 0, LONGEST_GRACE) : 0
+  const isSilent = options.graceInterest?.startsWith('added') && !terms.whole('terms.gracePayment')
+  const silent = isSilent ? Math.min(grace ?? 0, LONGEST_GRACE) : 0
+  const dates = givenFirst
+    ? { firstPayment: givenFirst }
+    : firstPaymentFrom(today, frequency, periodsAhead(Math.min(alreadyPaid, longest), silent, options.due))
   const fees = given({
     financed: terms.whole('terms.financedFees'),
     eachPayment: terms.whole('terms.feeEachPayment'),
@@ -49,7 +60,7 @@ export function loanTermsOf(
     annualRate,
     frequency,
     minorDigits,
-    firstPayment: terms.text('terms.firstPayment') ?? isoDate(periodsAfter(today, frequency, 1 + silent)),
+    ...dates,
     ...given({
       compounding: options.compounding,
       term,
@@ -58,7 +69,7 @@ export function loanTermsOf(
       balloon: terms.whole('terms.balloon'),
       rounding: given({ payment: options.paymentRounding, interest: options.interestRounding }),
       dayCount: options.dayCount,
-      extras: extrasOf(step, terms),
+      extras: extrasOf(step, terms, isoDate(today)),
       onExtra: options.onExtra,
       yearlyExtraLimit: terms.whole('terms.yearlyExtraLimit'),
       grace: grace ? graceOf(step, terms, grace) : undefined,
@@ -68,9 +79,41 @@ export function loanTermsOf(
           ? insurance
           : undefined,
       fees: Object.keys(fees).length > 0 ? fees : undefined,
-      alreadyPaid: terms.whole('terms.alreadyPaid') || undefined,
+      alreadyPaid: alreadyPaid || undefined,
     }),
   }
+}
+
+/** Periods from today to the first payment, which lies behind where payments were made: the next is a period ahead. */
+function periodsAhead(alreadyPaid: number, silent: number, due: 'end' | 'start' | undefined): number {
+  if (alreadyPaid > 0) return 1 - alreadyPaid
+  return silent + (due === 'start' ? 0 : 1)
+}
+
+/** The first payment so many periods from today; today's day of the month is kept where a month is too short for it. */
+export function firstPaymentFrom(
+  today: PlainDate,
+  frequency: Frequency,
+  periods: number,
+): Pick<LoanTerms, 'firstPayment' | 'anchorDay'> {
+  const first = periodsAfter(today, frequency, periods)
+  const isByMonth = 'months' in factsOf(frequency).every
+  return {
+    firstPayment: isoDate(first),
+    ...(isByMonth && first.day !== today.day ? { anchorDay: today.day } : {}),
+  }
+}
+
+/**
+ * Refuses a loan whose payments made lie ahead of today (`LIES_AHEAD`): the number of them and the first payment's date
+ * contradict each other.
+ */
+export function refusedToday(ledger: Ledger, today: PlainDate): Refusal | undefined {
+  const made = ledger.firstNumber - 1
+  const date = made === 0 ? undefined : ledger.dateOf(made)
+  return date !== undefined && date > isoDate(today)
+    ? refuse('LIES_AHEAD', 'alreadyPaid', { paymentsMade: made, date, with: 'firstPayment' })
+    : undefined
 }
 
 /** The entries that are there: the ledger's terms know absent ones, not undefined ones. */
@@ -99,14 +142,22 @@ function graceOf(
 }
 
 /** Extras of nothing are no extras; the ledger would refuse a limit or a date without one. */
-function extrasOf({ extras }: StepOf<'loan'>, terms: TermsReader): Extra[] | undefined {
+function extrasOf({ extras }: StepOf<'loan'>, terms: TermsReader, today: string): Extra[] | undefined {
   const found = (extras ?? []).flatMap(({ every }, i): Extra[] => {
     const amount = terms.whole(`extras.${i}.amount`) ?? 0
     if (amount === 0) return []
     const when = (field: string) => whenOf(terms, `extras.${i}.${field}`)
-    return [{ amount, every, ...given({ at: when('at'), from: when('from'), until: when('until') }) }]
+    const at = every === 'once' ? onceAt(when('at'), `extras.${i}.at`, today) : when('at')
+    return [{ amount, every, ...given({ at, from: when('from'), until: when('until') }) }]
   })
   return found.length > 0 ? found : undefined
+}
+
+/** A lump sum on the day itself is paid today; one for a day that has passed is refused. */
+function onceAt(at: When | undefined, field: string, today: string): When | undefined {
+  if (typeof at !== 'string' || at > today) return at
+  if (at === today) return 0
+  throw new Stopped({ code: 'REFUSED', refusal: refuse('LIES_BEHIND', field, { date: at }) })
 }
 
 function whenOf(terms: TermsReader, path: string): When | undefined {
@@ -118,7 +169,7 @@ function whenOf(terms: TermsReader, path: string): When | undefined {
 function rateChangesOf({ rateChanges }: StepOf<'loan'>, terms: TermsReader): RateChange[] | undefined {
   const found = (rateChanges ?? []).map(({ keep }, i) => ({
     keep,
-    fromPayment: terms.whole(`rateChanges.${i}.fromPayment`) ?? 0,
+    fromPayment: whenOf(terms, `rateChanges.${i}.fromPayment`) ?? 0,
     annualRate: terms.percent(`rateChanges.${i}.annualRate`) ?? '0',
   }))
   return found.length > 0 ? found : undefined

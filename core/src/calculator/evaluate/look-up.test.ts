@@ -23,7 +23,7 @@ const sheet = (match: 'exact' | 'from' | 'upTo'): RateSheet => ({
     },
   ],
 })
-const find = (match: 'exact' | 'from' | 'upTo', months: number, band = 'good', on = '2026-11-25') => {
+const find = (match: 'exact' | 'from' | 'upTo', months: number, band = 'good', on = '2026-11-25T12:00') => {
   const found = lookUp(sheet(match), [new Decimal(months), band], on)
   return found.ok ? `${found.value.toFixed()} since ${found.effective}` : found.reason
 }
@@ -45,9 +45,9 @@ describe('a row is found', () => {
   )
 
   test.each([
-    ['2025-12-31', 'date'],
-    ['2026-01-01', '4.5 since 2026-01-01'],
-    ['2026-11-30', '4.5 since 2026-01-01'],
-    ['2026-12-01', '4.1 since 2026-12-01'],
+    ['2025-12-31T23:59', 'date'],
+    ['2026-01-01T00:00', '4.5 since 2026-01-01'],
+    ['2026-11-30T23:59', '4.5 since 2026-01-01'],
+    ['2026-12-01T00:00', '4.1 since 2026-12-01'],
   ])('by the version in force on %s', (on, found) => expect(find('exact', 60, 'good', on)).toBe(found))
 })

@@ -9,7 +9,7 @@ export type LookedUp =
 /** A key as the sheet's rows write it: a decimal in the unit of the column, or a text. */
 export type KeyValue = Decimal | string
 
-/** The value of the row that keys fall into, in the version in force on an ISO date. Values are in the sheet's plain unit. */
+/** The value of the row that keys fall into, in the version in force at a minute ("2026-11-25T09:00"). Values are in the sheet's plain unit. */
 export function lookUp(sheet: RateSheet, keys: readonly KeyValue[], on: string): LookedUp {
   const version = inForce(sheet, on)
   if (!version) return { ok: false, reason: 'date' }

@@ -2,13 +2,14 @@ import { Stopped, type Computed, type FigureSet, type LoanRun } from '../../form
 import type { Ledger } from '../../loan/ledger'
 import type { LoanTerms } from '../../loan/terms'
 import { Decimal } from '../../money/decimal'
-import { minor, ZERO } from '../../money/minor'
+import { minor, ZERO, type Minor } from '../../money/minor'
+import { roundWhole } from '../../money/rounding'
 import { ladder, type Ladder } from '../../search/ladder'
 import type { TermLength } from '../document/shapes'
 import type { StepOf } from '../document/steps'
 import type { ComparedColumn, Rung } from '../values'
 import { ratesOf } from './composites'
-import { costOf } from './loan-figures'
+import { nextPayment } from './loan-figures'
 import type { TermsReader } from './terms-reader'
 
 const figureSet = (figures: Record<string, Computed | undefined>): FigureSet => ({ kind: 'figures', figures })
@@ -18,7 +19,7 @@ export function comparedColumns(runs: readonly LoanRun[]): ComparedColumn[] {
   const first = runs[0]
   return runs.map((run, at) => {
     const { ledger } = run
-    const insurance = ledger?.at(ledger.firstNumber).insurance ?? 0
+    const insurance = (ledger && nextPayment(ledger)?.insurance) ?? 0
     return {
       at,
       payment: ledger?.payment ?? ZERO,
@@ -27,12 +28,17 @@ export function comparedColumns(runs: readonly LoanRun[]): ComparedColumn[] {
       endDate: ledger?.endsOn,
       totalInterest: ledger?.totals.interest ?? ZERO,
       totalInsurance: ledger?.totals.insurance ?? ZERO,
-      totalPaid: minor((ledger?.totals.paid ?? 0) + (ledger?.totals.insurance ?? 0)),
-      costOfBorrowing: minor(costOf(run)),
+      totalFees: ledger?.totals.fees ?? ZERO,
+      balloon: ledger?.totals.balloon ?? ZERO,
+      totalPaid: ledger?.totals.paidInAll ?? ZERO,
+      costOfBorrowing: costOf(run),
+      extrasNotPaid: ledger?.extrasCutByLimit ?? ZERO,
       difference: costOf(run) - (first ? costOf(first) : 0),
     }
   })
 }
+
+const costOf = ({ ledger }: LoanRun): Minor => ledger?.totals.cost ?? ZERO
 
 export function comparisonFigures(
   step: StepOf<'comparison'>,
@@ -55,7 +61,7 @@ export function comparisonFigures(
 /** The same loan over a list, or over rates and lengths. */
 export function rungsOf({ over }: StepOf<'ladder'>, base: LoanTerms, terms: TermsReader): Rung[] {
   const list = (path: string) => (terms.raw(path)?.value ?? []) as readonly Computed[]
-  const amounts = (path: string) => list(path).map((one) => (one as Decimal).toDecimalPlaces(0).toNumber())
+  const amounts = (path: string) => list(path).map((one) => roundWhole(one as Decimal).toNumber())
   const lengths: TermLength[] = amounts('terms.lengths').map((months) => ({
     years: Math.floor(months / 12),
     months: months % 12,

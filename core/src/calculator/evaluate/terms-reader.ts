@@ -1,6 +1,7 @@
 import type { Computed } from '../../formula/computed'
 import { asDecimal } from '../../formula/evaluate-expression'
-import { Decimal, trusted } from '../../money/decimal'
+import { trusted, type Decimal } from '../../money/decimal'
+import { roundWhole } from '../../money/rounding'
 import type { Unit } from '../../formula/unit'
 
 /** Reads the worked-out terms of one step by where their formulas stand; a term that was not given is undefined. */
@@ -26,7 +27,7 @@ export function termsReader(raw: TermsReader['raw']): TermsReader {
     raw,
     whole: (path) => {
       const value = decimal(path)
-      return value && trusted(value).toDecimalPlaces(0, Decimal.ROUND_HALF_UP).toNumber()
+      return value && roundWhole(value).toNumber()
     },
     percent: (path) => {
       const value = decimal(path)

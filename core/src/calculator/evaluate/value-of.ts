@@ -5,7 +5,7 @@ import type { FigureSource, Unit } from '../../formula/unit'
 import { Decimal, trusted } from '../../money/decimal'
 import type { MinorDigits } from '../../money/currencies'
 import { LARGEST_BALANCE, ZERO } from '../../money/minor'
-import { roundDecimal } from '../../money/rounding'
+import { roundDecimal, roundWhole } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
 import type { LoanValue, Value } from '../values'
 
@@ -41,7 +41,7 @@ export function valueOf(
     case 'count':
       return { unit: 'count', count: plain(computed as Decimal) }
     case 'term': {
-      const months = (computed as Decimal).toDecimalPlaces(0).toNumber()
+      const months = roundWhole(computed as Decimal).toNumber()
       return { unit: 'term', years: Math.trunc(months / 12), months: months % 12 }
     }
     case 'date':

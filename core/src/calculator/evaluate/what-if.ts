@@ -10,7 +10,7 @@ import { comparedColumns } from './side-by-side'
 export type WhatIf =
   /** Paid on top with every payment. */
   | { readonly kind: 'extra'; readonly amount: Minor }
-  /** Paid once, with the payment of this number; 0 is today. */
+  /** Paid once, with the payment of this number counted from today; 0 is today. */
   | { readonly kind: 'lumpSum'; readonly amount: Minor; readonly withPayment: number }
   /** Another yearly rate from the start, percent as a plain decimal. */
   | { readonly kind: 'rate'; readonly annualRate: string }
@@ -52,16 +52,27 @@ export function changedTerms(terms: LoanTerms, change: WhatIf): LoanTerms {
     case 'lumpSum':
       return {
         ...terms,
-        extras: [...extras, { amount: change.amount, every: 'once', at: change.withPayment }],
+        extras: [
+          ...extras,
+          { amount: change.amount, every: 'once', at: numberOf(change.withPayment, terms) },
+        ],
       }
     case 'rate':
       return { ...terms, annualRate: change.annualRate }
     case 'payment': {
       const { term: _, settleAtTerm: __, ...rest } = terms
-      return { ...rest, payment: change.payment }
+      return withoutLowering({ ...rest, payment: change.payment })
     }
   }
 }
+
+/** With another payment the end follows from it: there is none to lower a payment towards after an extra. */
+function withoutLowering({ onExtra: _, ...terms }: LoanTerms): LoanTerms {
+  return terms
+}
+
+const numberOf = (fromToday: number, { alreadyPaid = 0 }: LoanTerms) =>
+  fromToday === 0 ? 0 : alreadyPaid + fromToday
 
 const isRun = (one: LoanRun | Refusal): one is LoanRun => 'kind' in one
 

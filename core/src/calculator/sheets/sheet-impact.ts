@@ -1,4 +1,4 @@
-import { readIsoDate } from '../../dates/plain-date'
+import { readMoment } from '../../dates/moment'
 import { minor, type Minor } from '../../money/minor'
 import { compile, type Compiled } from '../compile/compile'
 import type { CalculatorDocument } from '../document/document'
@@ -74,12 +74,12 @@ function samplesOn(
   on: string,
   now: string,
 ): SampleImpact[] {
-  const today = readIsoDate(on)
-  if (!today) return []
   // On the day itself only what has begun counts; a coming day is looked at from its end.
   const touchedNow = now.startsWith(on) && daysTouchedNow(before, after, now)
-  const known = (sheets: readonly RateSheet[]) =>
-    sheets.map((sheet) => begunBy(sheet, touchedNow ? now : `${on}T23:59`))
+  const minute = touchedNow ? now : `${on}T23:59`
+  const today = readMoment(minute)
+  if (!today) return []
+  const known = (sheets: readonly RateSheet[]) => sheets.map((sheet) => begunBy(sheet, minute))
   const [sheetsBefore, sheetsAfter] = [known(before), known(after)]
   return samples.map(({ name, answers }) => {
     const headline = (sheets: readonly RateSheet[]) =>

@@ -33,7 +33,6 @@ describe('the version in force', () => {
     ['2026-11-25T00:00', '2'],
     ['2026-11-25T08:59', '2'],
     ['2026-11-25T09:00', '3'],
-    ['2026-11-25', '3'],
   ])('at %s', (on, value) => expect(inForce(sheet, on)?.rows[0]?.value).toBe(value))
 
   test('is the same among what is known at that minute (any minute)', () => {

@@ -11,10 +11,10 @@ export const begunBy = (sheet: RateSheet, minute: string): RateSheet => ({
   versions: sheet.versions.filter((version) => startOf(version) <= minute),
 })
 
-/** The last version that has begun, on an ISO date or at a minute. */
-export const inForce = (sheet: RateSheet, on: string): RateSheet['versions'][number] | undefined =>
+/** The last version that has begun at a minute ("2026-11-25T09:00"). */
+export const inForce = (sheet: RateSheet, minute: string): RateSheet['versions'][number] | undefined =>
   sheet.versions
-    .filter((version) => (on.includes('T') ? startOf(version) : version.from) <= on)
+    .filter((version) => startOf(version) <= minute)
     .reduce<RateSheet['versions'][number] | undefined>(
       (last, one) => (last && startOf(last) > startOf(one) ? last : one),
       undefined,

@@ -1,5 +1,5 @@
 import { Decimal } from '../../money/decimal'
-import type { Decimal as Digits } from 'decimal.js'
+import { roundToMultiple, type Rounding } from '../../money/rounding'
 import { Stopped, type Computed } from '../computed'
 import { MONEY, NUMBER, PERCENT, type Wanted } from '../unit'
 import type { Arguments, BuiltIn } from './function'
@@ -10,11 +10,11 @@ const list = { is: 'list', of: amount } as const satisfies Wanted
 const all = (args: Arguments) => Array.from({ length: args.count }, (_, i) => args.decimal(i))
 
 const rounded =
-  (mode: Digits.Rounding) =>
+  (how: Rounding) =>
   (args: Arguments): Computed => {
     const to = args.has(1) ? args.decimal(1) : new Decimal(1)
     if (to.isZero()) throw new Stopped({ code: 'DIVIDED_BY_ZERO' })
-    return args.decimal(0).div(to).toDecimalPlaces(0, mode).times(to)
+    return roundToMultiple(args.decimal(0), to, how)
   }
 
 const roundingParameters = [
@@ -81,7 +81,7 @@ export const amountFunctions: readonly BuiltIn[] = [
     parameters: roundingParameters,
     same: true,
     gives: 'same',
-    work: rounded(Decimal.ROUND_HALF_UP),
+    work: rounded('halfUp'),
   },
   {
     name: 'round up',
@@ -89,7 +89,7 @@ export const amountFunctions: readonly BuiltIn[] = [
     parameters: roundingParameters,
     same: true,
     gives: 'same',
-    work: rounded(Decimal.ROUND_UP),
+    work: rounded('up'),
   },
   {
     name: 'round down',
@@ -97,7 +97,7 @@ export const amountFunctions: readonly BuiltIn[] = [
     parameters: roundingParameters,
     same: true,
     gives: 'same',
-    work: rounded(Decimal.ROUND_DOWN),
+    work: rounded('down'),
   },
   {
     name: 'percent of',

@@ -1,4 +1,4 @@
-import type { PlainDate } from '../../dates/plain-date'
+import type { Moment } from '../../dates/moment'
 import type { MinorDigits } from '../../money/currencies'
 import type { Decimal } from '../../money/decimal'
 import type { Computed, LoanRun } from '../computed'
@@ -11,7 +11,7 @@ export interface Parameter {
 }
 
 export interface Surroundings {
-  readonly today: PlainDate
+  readonly today: Moment
   readonly minorDigits: MinorDigits
 }
 

@@ -1,15 +1,17 @@
-import { annualPercentageRate, type TimedAmounts } from '../../cost/annual-percentage-rate'
+import { annualPercentageRateOfChargeOfLoan, annualPercentageRateOfLoan } from '../../cost/annual-cost'
 import { minimumDownPayment } from '../../lending/insurance'
+import { paymentsToRepay } from '../../loan/closed-forms'
 import { levelPaymentExact } from '../../loan/level-payment'
 import { fractionToDecimal } from '../../money/fraction'
-import { Decimal } from '../../money/decimal'
+import { Decimal, trusted } from '../../money/decimal'
 import { ZERO } from '../../money/minor'
+import { roundWhole } from '../../money/rounding'
 import { readRate } from '../../rates/percent'
-import { effectiveAnnualRate, equivalentRate } from '../../rates/periodic-rate'
+import { effectiveAnnualRate, equivalentRate, type PeriodicRate } from '../../rates/periodic-rate'
 import { factsOf, type Frequency } from '../../rates/frequency'
 import type { Ledger } from '../../loan/ledger'
 import { Stopped, type LoanRun } from '../computed'
-import { DATE, MONEY, moneyPer, PERCENT, type Wanted } from '../unit'
+import { DATE, MONEY, moneyPer, NUMBER, PERCENT, type Wanted } from '../unit'
 import type { Arguments, BuiltIn } from './function'
 
 const loan = { name: 'loan', takes: { is: 'figures', of: 'loan' } } as const
@@ -21,11 +23,14 @@ const upTo = [
   { name: 'years', takes: { is: 'years' }, optional: true },
 ] as const
 
-/** The payment a figure is asked up to: given as such, or the last one within a length of time; else the last. */
-function paymentAt(args: Arguments, run: LoanRun): number {
-  if (args.has(1)) return Math.max(0, args.whole(1))
-  if (!args.has(2)) return run.ledger?.lastNumber ?? 0
-  return args.decimal(2).times(factsOf(run.frequency).perYear).div(12).floor().toNumber()
+/** The payment a figure is asked up to, from today: so many payments, or the last within a length of time; else the last. */
+function paymentAt(args: Arguments, ledger: Ledger, { frequency }: LoanRun): number {
+  if (args.has(1)) return ledger.firstNumber - 1 + Math.max(0, args.whole(1))
+  if (!args.has(2)) return ledger.lastNumber
+  const periods = trusted(args.decimal(2).times(factsOf(frequency).perYear).div(12))
+    .floor()
+    .toNumber()
+  return ledger.numberAfter(Math.max(0, periods))
 }
 
 const toDate = (name: string, figure: (ledger: Ledger, number: number) => number): BuiltIn => ({
@@ -36,8 +41,7 @@ const toDate = (name: string, figure: (ledger: Ledger, number: number) => number
   work: (args) => {
     const run = args.loan(0)
     if (!run.ledger) return new Decimal(ZERO)
-    const first = run.ledger.firstNumber - 1
-    return new Decimal(figure(run.ledger, Math.max(first, paymentAt(args, run))))
+    return new Decimal(figure(run.ledger, paymentAt(args, run.ledger, run)))
   },
 })
 
@@ -60,6 +64,23 @@ function row(args: Arguments) {
     throw new Stopped({ code: 'NO_FIGURE', figure: `payment ${at}` })
   return ledger.at(at)
 }
+
+function annualCostOf({ ledger, terms, agreedOn }: LoanRun, args: Arguments, method: CostMethod): Decimal {
+  if (!ledger || !terms) throw new Stopped({ code: 'WAITS' })
+  const fees = args.has(1) ? args.decimal(1).toNumber() : 0
+  const rate = method({ ledger, terms, agreedOn, fees })
+  if (!rate.ok) throw new Stopped({ code: 'REFUSED', refusal: rate })
+  return new Decimal(rate.value)
+}
+type CostMethod = typeof annualPercentageRateOfLoan
+
+const annualCost = (name: string, method: CostMethod): BuiltIn => ({
+  name,
+  group: 'rates',
+  parameters: [loan, { name: 'fees', takes: { is: 'money' }, optional: true }],
+  gives: PERCENT,
+  work: (args) => annualCostOf(args.loan(0), args, method),
+})
 
 /** Functions that ask a loan's ledger, and rates. Sources are named with the functions of the core they stand for. */
 export const loanFunctions: readonly BuiltIn[] = [
@@ -94,13 +115,11 @@ export const loanFunctions: readonly BuiltIn[] = [
     ],
     gives: moneyPer('payment'),
     work: (args) => {
-      const { perYear } = factsOf(args.has(3) ? (args.text(3) as Frequency) : 'monthly')
-      const rate = equivalentRate(rateAt(args, 1), args.has(4) ? timesAt(args, 4) : perYear, perYear)
       const payments = args.whole(2)
       if (payments < 1 || payments > 20_000) throw new Stopped({ code: 'NOT_WHOLE', what: 'payments' })
       return levelPaymentExact({
-        principal: args.decimal(0).toDecimalPlaces(0).toNumber(),
-        rate,
+        principal: roundWhole(args.decimal(0)).toNumber(),
+        rate: ratePerPayment(args, 3, 4),
         payments,
         balloon: 0,
         due: 'end',
@@ -136,12 +155,28 @@ export const loanFunctions: readonly BuiltIn[] = [
       return rate.value
     },
   },
+  annualCost('annual percentage rate', annualPercentageRateOfLoan),
+  annualCost('annual percentage rate of charge', annualPercentageRateOfChargeOfLoan),
   {
-    name: 'annual percentage rate',
-    group: 'rates',
-    parameters: [loan, { name: 'fees', takes: { is: 'money' }, optional: true }],
-    gives: PERCENT,
-    work: (args) => annualCostOf(args.loan(0), args.has(1) ? args.decimal(1) : new Decimal(0)),
+    name: 'payments to repay',
+    group: 'loans',
+    parameters: [
+      { name: 'amount', takes: { is: 'money' } },
+      { name: 'rate', takes: percent },
+      { name: 'payment', takes: { is: 'money', per: 'any' } },
+      { name: 'frequency', takes: { is: 'frequency' }, optional: true },
+      { name: 'compounding', takes: { is: 'number' }, optional: true },
+    ],
+    gives: NUMBER,
+    work: (args) => {
+      const [amount, payment] = [
+        roundWhole(args.decimal(0)).toNumber(),
+        roundWhole(args.decimal(2)).toNumber(),
+      ]
+      const repaid = paymentsToRepay(amount, ratePerPayment(args, 3, 4), payment)
+      if (!repaid.ok) throw new Stopped({ code: 'REFUSED', refusal: repaid })
+      return repaid.value.exact
+    },
   },
   {
     name: 'minimum down payment',
@@ -158,7 +193,7 @@ export const loanFunctions: readonly BuiltIn[] = [
         percent: share.toFixed(),
         ...(limits[i] ? { upTo: limits[i].toNumber() } : {}),
       }))
-      const price = args.decimal(0).toDecimalPlaces(0).toNumber()
+      const price = roundWhole(args.decimal(0)).toNumber()
       const least = minimumDownPayment(price, steps)
       if (!least.ok) throw new Stopped({ code: 'REFUSED', refusal: least })
       return new Decimal(least.value)
@@ -172,35 +207,18 @@ function rateAt(args: Arguments, index: number): Decimal {
   return rate.value
 }
 
+/** The rate of one payment from the rate at the second place, and how often is paid and compounded. */
+function ratePerPayment(args: Arguments, frequencyAt: number, compoundingAt: number): PeriodicRate {
+  const { perYear } = factsOf(args.has(frequencyAt) ? (args.text(frequencyAt) as Frequency) : 'monthly')
+  return equivalentRate(
+    rateAt(args, 1),
+    args.has(compoundingAt) ? timesAt(args, compoundingAt) : perYear,
+    perYear,
+  )
+}
+
 function timesAt(args: Arguments, index: number): number {
   const times = args.whole(index)
   if (times < 1 || times > 366) throw new Stopped({ code: 'NOT_WHOLE', what: 'compounding' })
   return times
 }
-
-/**
- * The rate at which what the borrower has in hand (the amount borrowed less the fees) and everything paid back,
- * premiums and fees with it, are worth the same. Source: see `annualPercentageRate` of the core.
- */
-function annualCostOf({ ledger, terms, principal, frequency }: LoanRun, fees: Decimal): Decimal {
-  if (!ledger || !terms) throw new Stopped({ code: 'WAITS' })
-  const payments: TimedAmounts[] = []
-  for (let number = ledger.firstNumber; number <= ledger.lastNumber; number++) {
-    const { payment, insurance, closing } = ledger.at(number)
-    const isLast = number === ledger.lastNumber
-    const amount = payment + insurance + (terms.fees?.eachPayment ?? 0) + (isLast ? closing : 0)
-    const before = payments.at(-1)
-    if (before?.amount === amount) payments[payments.length - 1] = { ...before, count: before.count + 1 }
-    else payments.push({ amount, count: 1, after: { whole: number - ledger.firstNumber + 1, rest: NO_REST } })
-  }
-  const inHand = {
-    amount: fees.negated().plus(principal).toNumber(),
-    count: 1,
-    after: { whole: 0, rest: NO_REST },
-  }
-  const rate = annualPercentageRate([inHand], payments, factsOf(frequency).perYear)
-  if (!rate.ok) throw new Stopped({ code: 'REFUSED', refusal: rate })
-  return new Decimal(rate.value)
-}
-
-const NO_REST = { numerator: 0, denominator: 1 }

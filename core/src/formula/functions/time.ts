@@ -1,5 +1,6 @@
 import { addMonths, daysBetween, isoDate, readIsoDate, type PlainDate } from '../../dates/plain-date'
-import { Decimal } from '../../money/decimal'
+import { Decimal, trusted } from '../../money/decimal'
+import { roundWhole } from '../../money/rounding'
 import { factsOf, type Frequency } from '../../rates/frequency'
 import { assert } from '../../assert'
 import { COUNT, DATE, NUMBER, TERM } from '../unit'
@@ -60,7 +61,7 @@ export const timeFunctions: readonly BuiltIn[] = [
     gives: COUNT,
     work: (args) => {
       const { perYear } = factsOf(args.has(1) ? (args.text(1) as Frequency) : 'monthly')
-      return args.decimal(0).times(perYear).div(12).floor()
+      return trusted(args.decimal(0).times(perYear).div(12)).floor()
     },
   },
   {
@@ -73,7 +74,7 @@ export const timeFunctions: readonly BuiltIn[] = [
     gives: TERM,
     work: (args) => {
       const { perYear } = factsOf(args.has(1) ? (args.text(1) as Frequency) : 'monthly')
-      return args.decimal(0).times(12).div(perYear).toDecimalPlaces(0)
+      return roundWhole(args.decimal(0).times(12).div(perYear))
     },
   },
   {

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Scope, Wanted } from '@vivid/core'
 import { figuresFor } from '@vivid/contract/wording'
 import { useDraft } from '../draft-store'
-import { localToday } from '../local-today'
+import { localNow } from '../local-today'
 import { readBack } from './read-back'
 
 const { text, takes, scope } = defineProps<{ text: string; takes: Wanted; scope: Scope }>()
@@ -17,7 +17,7 @@ const sentence = computed(() => {
     program,
     scope,
     answers: sample.answers,
-    today: localToday(),
+    now: localNow(),
     sheets: draft.sheets,
     figures: figuresFor(program, program.languages[0] ?? 'en-CA'),
   })

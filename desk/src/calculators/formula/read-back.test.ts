@@ -11,7 +11,7 @@ const given = {
   program,
   scope,
   answers: { homePrice: 500_000_00 },
-  today: '2026-11-25',
+  now: '2026-11-25',
   sheets: starter.sheets,
   figures: figuresFor(program, 'en-CA'),
 }

@@ -1,7 +1,7 @@
 import {
   askFormulas,
   checkFormula,
-  readIsoDate,
+  readMoment,
   type Answers,
   type AskedFormula,
   type Program,
@@ -18,7 +18,8 @@ export interface ReadBackFor {
   readonly program: Program
   readonly scope: Scope
   readonly answers: Answers
-  readonly today: string
+  /** The minute, "2026-11-25T09:41". */
+  readonly now: string
   readonly sheets: readonly RateSheet[]
   readonly figures: Figures
 }
@@ -42,7 +43,7 @@ const operators: Readonly<Record<string, string>> = {
 /** A formula as a sentence with this sample's figures: "home price ($412,600) less down payment ($61,890) is $350,710". */
 export function readBack(text: string, takes: Wanted, given: ReadBackFor): string | undefined {
   const { formula } = checkFormula(text, takes, given.scope)
-  const today = readIsoDate(given.today)
+  const today = readMoment(given.now)
   const root = formula && given.scope.reader.parse(text)
   if (!formula || !root || !today) return undefined
   const named = namedParts(root)

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
-import type { Answers, Program, RateSheet } from '@vivid/core'
+import { begunBy, type Answers, type Program, type RateSheet } from '@vivid/core'
 import { isFrameMessage, type FrameMessage, type HouseStyle } from '@vivid/contract'
 import { languageName } from '../fields/language-name'
-import { localToday } from '../local-today'
+import { localNow } from '../local-today'
 import WidthRuler from './WidthRuler.vue'
 
 /** The visitor's own page beside the tape, alive with the draft. */
@@ -12,15 +12,15 @@ const {
   answers,
   houseStyle,
   sheets,
-  today = localToday(),
+  now = localNow(),
   title = 'As the visitor sees it',
 } = defineProps<{
   program: Program
   answers: Answers
   houseStyle: HouseStyle
   sheets: readonly RateSheet[]
-  /** ISO date it is shown for; the day it is here where nothing is said. */
-  today?: string
+  /** The minute it is shown for, "2026-11-25T09:41"; now where nothing is said. */
+  now?: string
   title?: string
 }>()
 
@@ -38,8 +38,8 @@ function show(): void {
     vividMeter: 'preview',
     content,
     answers,
-    today,
-    sheets,
+    today: now.slice(0, 10),
+    sheets: sheets.map((sheet) => begunBy(sheet, now)),
     language: language.value,
   }
   // Plain data only: what Vue watches cannot be sent to another frame.
@@ -68,7 +68,7 @@ watch(
     if (!now.includes(language.value)) language.value = now[0] ?? 'en-CA'
   },
 )
-watch(() => [program, answers, sheets, houseStyle, language.value, today], show)
+watch(() => [program, answers, sheets, houseStyle, language.value, now], show)
 </script>
 
 <template>

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { checkFormula, freeId, proofFromNow, type CalculatorDocument, type Proof } from '@vivid/core'
 import { figuresFor } from '@vivid/contract/wording'
 import { useDraft } from '../draft-store'
-import { localToday } from '../local-today'
+import { localNow, localToday } from '../local-today'
 import { readTextFile, saveTextFile } from '../text-files'
 import { readProofs, writeProofs, type CsvFault } from './proofs-csv'
 import { useProofs } from './proofs-store'
@@ -72,7 +72,7 @@ function makeFromNow(): void {
   const made = proofFromNow(
     compiled,
     ready,
-    { id, name, answers: sample.answers, of: formulasNow.value, on: localToday() },
+    { id, name, answers: sample.answers, of: formulasNow.value, on: localNow() },
     draft.sheets,
   )
   if (made.expected.length === 0)

@@ -43,7 +43,7 @@ export async function loadAudience(
   >()
   for (const { slug, liveFrom, until, program } of calculators) {
     const placements = ['', ...demoPlacements.filter((one) => one.slug === slug).map(({ id }) => id)]
-    const { values: begun } = evaluate(program, {}, { today, sheets })
+    const { values: begun } = evaluate(program, {}, { today: { ...today, time: '12:00' }, sheets })
     const liking = (slug === 'floating-home-mortgage' ? 70 : 6) + Math.floor(random() * 34)
     for (let ago = DAYS; ago >= 1; ago--) {
       const day = isoDaysBefore(today, ago)

@@ -44,6 +44,8 @@ export const englishPage: PageWords = {
     endDate: 'paid off',
     totalInterest: 'interest in all',
     totalInsurance: 'insurance in all',
+    totalFees: 'fees in all',
+    balloon: 'still owed at the end',
     totalPaid: 'paid in all',
     costOfBorrowing: 'cost of borrowing',
     difference: 'against the first',

@@ -44,6 +44,8 @@ export const frenchPage: PageWords = {
     endDate: 'remboursé',
     totalInterest: 'total des intérêts',
     totalInsurance: 'total de l’assurance',
+    totalFees: 'total des frais',
+    balloon: 'encore dû à la fin',
     totalPaid: 'total payé',
     costOfBorrowing: 'coût d’emprunt',
     difference: 'par rapport au premier',

@@ -44,6 +44,8 @@ export const germanPage: PageWords = {
     endDate: 'abbezahlt',
     totalInterest: 'Zinsen insgesamt',
     totalInsurance: 'Versicherung insgesamt',
+    totalFees: 'Gebühren insgesamt',
+    balloon: 'am Ende noch offen',
     totalPaid: 'gezahlt insgesamt',
     costOfBorrowing: 'Kosten des Kredits',
     difference: 'gegenüber dem ersten',

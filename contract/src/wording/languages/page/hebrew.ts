@@ -44,6 +44,8 @@ export const hebrewPage: PageWords = {
     endDate: 'סיום',
     totalInterest: 'סך הריבית',
     totalInsurance: 'סך הביטוח',
+    totalFees: 'סך העמלות',
+    balloon: 'יתרה בסוף',
     totalPaid: 'סך התשלומים',
     costOfBorrowing: 'עלות ההלוואה',
     difference: 'לעומת הראשון',

@@ -44,6 +44,8 @@ export const spanishPage: PageWords = {
     endDate: 'pagado del todo',
     totalInterest: 'intereses en total',
     totalInsurance: 'seguro en total',
+    totalFees: 'comisiones en total',
+    balloon: 'pendiente al final',
     totalPaid: 'pagado en total',
     costOfBorrowing: 'coste del préstamo',
     difference: 'respecto al primero',
