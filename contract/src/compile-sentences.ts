@@ -65,6 +65,35 @@ const formulaSentences: {
     `${name(text)} means ${text} %. Is ${instead} % meant? Then write ${name(instead)}.`,
 }
 
+const decapital = (sentence: string) => `${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}`
+
+const settingNames: Readonly<Record<string, string>> = {
+  'terms.frequency': 'the payment frequency',
+  'terms.term': 'the length',
+  'terms.payments': 'the number of payments',
+  'terms.payment': 'the given payment',
+  'terms.initialRepayment': 'the initial repayment',
+  'terms.gracePayments': 'the time at the start',
+  'terms.gracePayment': 'what is paid in the time at the start',
+  'terms.insuranceYearly': 'the yearly insurance',
+  'terms.insuranceUntil': 'where insurance ends',
+  'terms.insuranceValue': 'the insured value',
+  'options.compounding': 'the compounding',
+  'options.due': 'payments at the start of the period',
+  'options.dayCount': 'the day count',
+  'options.onExtra': 'what follows from an extra',
+  'options.graceInterest': 'the interest of the time at the start',
+  'options.insuranceBase': 'what the yearly insurance is of',
+  every: 'how often the extra is paid',
+  at: 'when the extra is paid',
+  from: 'the extra’s beginning',
+  until: 'the extra’s end',
+  keep: 'what a rate change keeps',
+}
+/** A setting of a loan in the author's words; of a list's entry by its last part. */
+const settingWords = (field: string): string =>
+  settingNames[field] ?? settingNames[field.split('.').at(-1) ?? ''] ?? name(field)
+
 const sentences: Sentences = {
   ...formulaSentences,
   ID_TAKEN: () => 'Another step has the same identifier.',
@@ -87,6 +116,9 @@ const sentences: Sentences = {
     'Say how long the loan runs: a length of time, a number of payments, or the payment itself.',
   TERM_AND_PAYMENT: () =>
     'Both a length and a payment are given: the payment governs, and the length follows from it.',
+  SETTINGS_DO_NOT_MIX: ({ other, says }) =>
+    `This does not go with ${settingWords(other)}: ${decapital(says)}`,
+  SETTING_NEEDED: ({ other, says }) => `This says nothing without ${settingWords(other)}: ${decapital(says)}`,
   CIRCLE: ({ names }) =>
     `${names.map(name).join(' uses ')} uses ${name(names[0] ?? '')}: a value cannot rest on itself.`,
   SHEET_NOT_CHOSEN: () => 'Choose the rate sheet to look this up in.',

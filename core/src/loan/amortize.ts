@@ -2,7 +2,8 @@ import { LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { factsOf } from '../rates/frequency'
 import type { Checked, Refusal } from '../refusal'
 import { accept, refuse } from '../refusal'
-import { checkTerms, type CheckedTerms } from './check-terms'
+import { checkTerms, LATEST_YEAR, yearOutOfRange, type CheckedTerms } from './check-terms'
+import { dueDate } from './due-dates'
 import { plannedAt } from './extras'
 import { bearsInterest, floorsOf } from './floors'
 import { accruedInGrace, graceDue, rowsOfGrace } from './grace'
@@ -191,14 +192,17 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
   }
   if (paidInAll > LARGEST_BALANCE)
     return refuse('AMOUNT_TOO_LARGE', 'principal', { largest: LARGEST_BALANCE })
+  const { firstPayment, anchorDay } = terms
+  if (firstPayment && dueDate(firstPayment, frequency, number, anchorDay).year > LATEST_YEAR)
+    return yearOutOfRange()
   return new Ledger({
     payment: firstRegular,
     governedBy: terms.payment === undefined || terms.settleAtTerm ? 'term' : 'payment',
     borrowed,
     principal: terms.principal,
     frequency,
-    firstPayment: terms.firstPayment,
-    anchorDay: terms.anchorDay,
+    firstPayment,
+    anchorDay,
     paymentsMade: alreadyPaid,
     lastNumber: number,
     periodsBefore: graceRows === 0 && grace ? grace.payments : 0,

@@ -67,6 +67,8 @@ const anyTerms: fc.Arbitrary<LoanTerms> = fc
       'actual360' as const,
       'thirty360' as const,
       'thirtyOver365' as const,
+      'thirtyE360' as const,
+      'thirty360US' as const,
     ),
     grace: sometimes(graces),
     changes: fc.array(
@@ -89,9 +91,10 @@ const anyTerms: fc.Arbitrary<LoanTerms> = fc
     const byWeek = 'days' in every
     const isOpen =
       paymentPercent === undefined ? 'monthlyPaymentOver' in frequencies[frequency] : !made.settleAtTerm
-    const dayCount = byWeek && made.dayCount.startsWith('thirty') ? 'equal' : made.dayCount
-    // The slow ledger counts no days of half-months, and looks far ahead only where there are few rows.
-    const hasDays = dayCount !== 'equal' && frequency !== 'semiMonthly'
+    const isFlat = made.dayCount === 'thirty360' || made.dayCount === 'thirtyOver365'
+    const dayCount = byWeek && isFlat ? 'equal' : made.dayCount
+    // The slow ledger looks far ahead only where there are few rows.
+    const hasDays = dayCount !== 'equal'
     const due = grace || hasDays ? 'end' : made.due
     const isLong = perYear > 12
     const balloonPercent =

@@ -7,7 +7,7 @@ import { dayCounts, type DayCount } from '../rates/day-count'
 import { factsOf, frequencies, type Frequency } from '../rates/frequency'
 import { readRate } from '../rates/percent'
 import { isTimesPerYear, type Compounding } from '../rates/periodic-rate'
-import type { Checked } from '../refusal'
+import type { Checked, Refusal } from '../refusal'
 import { accept, refuse } from '../refusal'
 import { checkExtras, type PlannedExtra } from './extras'
 import { checkGrace, rowsOfGrace, type CheckedGrace } from './grace'
@@ -243,6 +243,12 @@ function readTerm(
   return accept({ payments, months })
 }
 
+/** The calendar of all dates is the Gregorian one, and their years have four digits. */
+const EARLIEST_YEAR = 1600
+export const LATEST_YEAR = 9999
+export const yearOutOfRange = (): Refusal =>
+  refuse('OUT_OF_RANGE', 'firstPayment', { least: EARLIEST_YEAR, most: LATEST_YEAR })
+
 function checkDates({
   firstPayment,
   start,
@@ -253,6 +259,7 @@ function checkDates({
   if (firstPayment !== undefined && !first) return refuse('DATE_UNREADABLE', 'firstPayment')
   const from = start === undefined ? undefined : readIsoDate(String(start))
   if (start !== undefined && !from) return refuse('DATE_UNREADABLE', 'start')
+  if (first && first.year < EARLIEST_YEAR) return yearOutOfRange()
   if (from && first && !isPlainDateAfter(first, from)) return refuse('DATES_REVERSED', 'start')
   const { counts } = dayCounts[dayCount]
   if (!first && counts !== 'none' && counts !== 'thirty') return refuse('DATE_NEEDED', 'firstPayment')

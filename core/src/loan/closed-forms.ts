@@ -2,7 +2,7 @@ import { Decimal, trusted } from '../money/decimal'
 import { fractionToDecimal } from '../money/fraction'
 import { LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { roundDecimal, type Rounding } from '../money/rounding'
-import type { PeriodicRate } from '../rates/periodic-rate'
+import { isTimesPerYear, type PeriodicRate } from '../rates/periodic-rate'
 import { readRate } from '../rates/percent'
 import type { Checked, Refusal } from '../refusal'
 import { accept, refuse } from '../refusal'
@@ -142,13 +142,14 @@ export function partsOfPayment(
 }
 
 /**
- * The monthly payment where a rate and an initial yearly repayment are quoted, both percent of the loan:
- * P × (rate + repayment) / 1200, rounded to the nearest minor unit.
+ * The payment where a rate and an initial yearly repayment are quoted, both percent of the loan: P × (rate + repayment) /
+ * 100 a year, in so many payments (12), rounded to the nearest minor unit.
  */
 export function initialRepaymentPayment(
   principal: number,
   annualRate: string,
   repaymentPercent: string,
+  paymentsPerYear = 12,
 ): Checked<Minor> {
   const amount = readAmount(principal, 'principal')
   if (!amount.ok) return amount
@@ -156,5 +157,13 @@ export function initialRepaymentPayment(
   if (!rate.ok) return rate
   const repayment = readRate(repaymentPercent, 'repaymentPercent')
   if (!repayment.ok) return repayment
-  return accept(roundDecimal(rate.value.plus(repayment.value).times(principal).div(1200)))
+  if (!isTimesPerYear(paymentsPerYear)) return refuse('FREQUENCY_UNKNOWN', 'paymentsPerYear')
+  return accept(
+    roundDecimal(
+      rate.value
+        .plus(repayment.value)
+        .times(principal)
+        .div(100 * paymentsPerYear),
+    ),
+  )
 }

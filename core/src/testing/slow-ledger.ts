@@ -77,12 +77,18 @@ function dateOf(first: string, frequency: Frequency, k: number): string {
     return day.toISOString().slice(0, 10)
   }
   const wanted = day.getUTCDate()
-  day.setUTCDate(1)
-  day.setUTCMonth(day.getUTCMonth() + ((k - 1) * 12) / perYear[frequency])
-  const month = day.getUTCMonth()
-  day.setUTCDate(wanted)
-  if (day.getUTCMonth() !== month) day.setUTCDate(0)
-  return day.toISOString().slice(0, 10)
+  const inMonth = (months: number, on: number): string => {
+    const date = new Date(Date.UTC(day.getUTCFullYear(), day.getUTCMonth() + months, 1))
+    const last = new Date(Date.UTC(date.getUTCFullYear(), date.getUTCMonth() + 1, 0)).getUTCDate()
+    date.setUTCDate(Math.min(on, last))
+    return date.toISOString().slice(0, 10)
+  }
+  if (frequency !== 'semiMonthly') return inMonth(((k - 1) * 12) / perYear[frequency], wanted)
+  // On two days of each month, fifteen apart.
+  const [early, late] = wanted > 15 ? [wanted - 15, wanted] : [wanted, wanted + 15]
+  const half = k - 1 + (wanted > 15 ? 1 : 0)
+  const isLate = Math.abs(half % 2) === 1
+  return inMonth(Math.floor(half / 2), isLate ? late : early)
 }
 const p52 = (frequency: Frequency) => perYear[frequency] === 52 || perYear[frequency] === 26
 
@@ -96,7 +102,26 @@ function daysOf(terms: LoanTerms, k: number): readonly [number, number] | undefi
   const [from, to] = [dateOf(firstPayment, frequency, k - 1), dateOf(firstPayment, frequency, k)]
   if (dayCount === 'actual365' || dayCount === 'actual360')
     return [dayOf(to) - dayOf(from), dayCount === 'actual365' ? 365 : 360]
-  throw new Error(`the slow ledger does not know ${dayCount}`)
+  return [daysOfThirty(dayCount, from, to), 360]
+}
+
+/** 360 × years + 30 × months + days, the month's end as each convention moves it (2006 ISDA Definitions, 4.16). */
+function daysOfThirty(dayCount: string, from: string, to: string): number {
+  const [y1 = 0, m1 = 0, a = 0] = from.split('-').map(Number)
+  const [y2 = 0, m2 = 0, b = 0] = to.split('-').map(Number)
+  const isFebruaryEnd = (y: number, m: number, d: number) =>
+    m === 2 && d === new Date(Date.UTC(y, 2, 0)).getUTCDate()
+  let [d1, d2] = [a, b]
+  if (dayCount === 'thirtyE360') [d1, d2] = [Math.min(d1, 30), Math.min(d2, 30)]
+  if (dayCount === 'thirty360US' && isFebruaryEnd(y1, m1, a)) {
+    if (isFebruaryEnd(y2, m2, b)) d2 = 30
+    d1 = 30
+  }
+  if (dayCount === 'thirty360Bond' || dayCount === 'thirty360US') {
+    if (d2 === 31 && d1 >= 30) d2 = 30
+    if (d1 === 31) d1 = 30
+  }
+  return 360 * (y2 - y1) + 30 * (m2 - m1) + (d2 - d1)
 }
 
 /** Rows as `k|payment|interest|principal|closing` lines, from the first payment that has not been made. */

@@ -8,6 +8,12 @@ export type CompileFault =
   | { readonly code: 'OPTION_TWICE' | 'OPTION_VALUE_MISSING'; readonly option: string }
   | { readonly code: 'NO_QUESTION' | 'NO_READOUT' | 'TOO_FEW_LOANS' | 'LENGTH_NEEDED' }
   | { readonly code: 'TERM_AND_PAYMENT' }
+  /** Two settings of a loan; `other` is the field of the one this does not go with, or needs. */
+  | {
+      readonly code: 'SETTINGS_DO_NOT_MIX' | 'SETTING_NEEDED'
+      readonly other: string
+      readonly says: string
+    }
   | { readonly code: 'CIRCLE'; readonly names: readonly string[] }
   | { readonly code: 'SHEET_UNKNOWN' | 'SHEET_NOT_CHOSEN' }
   | { readonly code: 'SHEET_KEY_MISSING'; readonly key: string }

@@ -367,3 +367,75 @@ describe('hostile documents are refused or worked out in bounded time', () => {
     })
   })
 })
+
+test.each<[string, Record<string, string>, Record<string, unknown>, string, string]>([
+  [
+    'a payment and an initial repayment',
+    { payment: '2000', initialRepayment: '2' },
+    {},
+    'terms.payment',
+    'terms.initialRepayment',
+  ],
+  ['a length and a number of payments', { payments: '300' }, {}, 'terms.term', 'terms.payments'],
+  [
+    'payments at the start and a day count',
+    {},
+    { due: 'start', dayCount: 'actual365' },
+    'options.due',
+    'options.dayCount',
+  ],
+  [
+    'payments at the start and a time without them',
+    { gracePayments: '6' },
+    { due: 'start' },
+    'terms.gracePayments',
+    'options.due',
+  ],
+  [
+    'a day count and another compounding',
+    {},
+    { compounding: 2, dayCount: 'thirty360' },
+    'options.compounding',
+    'options.dayCount',
+  ],
+  [
+    'an accelerated payment that an extra lowers',
+    { frequency: '"acceleratedWeekly"' },
+    { onExtra: 'lower' },
+    'options.onExtra',
+    'terms.frequency',
+  ],
+  [
+    'weeks in months of 30 days',
+    { frequency: '"weekly"' },
+    { dayCount: 'thirty360' },
+    'terms.frequency',
+    'options.dayCount',
+  ],
+])('%s: a problem beside both', (_, terms, options, a, b) => {
+  const own = mortgagePayment().steps.find(({ id }) => id === 'loan') as Extract<
+    CalculatorStep,
+    { kind: 'loan' }
+  >
+  const { problems } = compile(changed('loan', { terms: { ...own.terms, ...terms }, options }))
+  for (const [field, other] of [
+    [a, b],
+    [b, a],
+  ])
+    expect(problems).toContainEqual(
+      expect.objectContaining({ code: 'SETTINGS_DO_NOT_MIX', step: 'loan', field, other }),
+    )
+})
+
+test('a chain of workings that each use the next is compiled however deep each is nested', () => {
+  const deep = (inner: string) => `${'('.repeat(150)}${inner}${')'.repeat(150)} + 1`
+  const chain = Array.from({ length: 150 }, (_, i) =>
+    working(`w${i}`, `w${i}`, deep(i === 149 ? '1' : `w${i + 1}`)),
+  )
+  const { problems, program } = compile(withSteps(...chain))
+  expect(problems.filter((problem) => !isGentle(problem))).toEqual([])
+  expect(evaluate(program, {}, { today: TODAY, sheets: [] }).values.w0).toEqual({
+    unit: 'number',
+    number: '151',
+  })
+})

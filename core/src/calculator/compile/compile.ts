@@ -10,6 +10,7 @@ import type { Program, ProgramStep, ReadyFormula } from '../program'
 import { isGentle, type CompileFault, type CompileProblem } from './compile-problem'
 import { effectiveLoan } from './effective-loan'
 import { formulasOf } from './formulas-of'
+import { loanMixProblems } from './loan-mix'
 import { orderOf } from './order'
 import { questionProblems } from './question-problems'
 import { referencesOf } from './references-of'
@@ -242,13 +243,17 @@ function structureProblems(
         .flatMap(({ id, name }) => problem({ code: 'SHEET_KEY_MISSING', key: name }, `keys.${id}`))
     }
     case 'loan': {
-      const { term, payments, payment, initialRepayment } = effectiveLoan(step, steps, inCircles).terms
+      const effective = effectiveLoan(step, steps, inCircles)
+      const { term, payments, payment, initialRepayment } = effective.terms
       const lengths = [term, payments].filter((text) => text !== undefined)
       const given = [payment, initialRepayment].filter((text) => text !== undefined)
       if (lengths.length === 0 && given.length === 0) return problem({ code: 'LENGTH_NEEDED' }, 'terms.term')
-      return lengths.length > 0 && given.length > 0
-        ? problem({ code: 'TERM_AND_PAYMENT' }, 'terms.payment')
-        : []
+      return [
+        ...(lengths.length > 0 && given.length > 0
+          ? problem({ code: 'TERM_AND_PAYMENT' }, 'terms.payment')
+          : []),
+        ...loanMixProblems(effective),
+      ]
     }
     case 'comparison':
       return step.loans.length < 2 ? problem({ code: 'TOO_FEW_LOANS' }, 'loans') : []

@@ -26,7 +26,7 @@ export function loanTermsOf(
   const annualRate = terms.percent('terms.annualRate') ?? '0'
   const months = terms.whole('terms.term')
   const payments = terms.whole('terms.payments')
-  const payment = paymentOf(terms, principal, annualRate)
+  const payment = paymentOf(terms, principal, annualRate, frequency)
   const grace = terms.whole('terms.gracePayments')
   const alreadyPaid = terms.whole('terms.alreadyPaid') ?? 0
   // More payments made than a loan can have are refused by the ledger; the calendar stays in bounds.
@@ -124,10 +124,15 @@ export function given<T extends object>(terms: T): { [K in keyof T]?: Exclude<T[
 }
 
 /** A given payment, or the one that follows from an initial yearly repayment quoted beside the rate. */
-function paymentOf(terms: TermsReader, principal: number, annualRate: string): number | undefined {
+function paymentOf(
+  terms: TermsReader,
+  principal: number,
+  annualRate: string,
+  frequency: Frequency,
+): number | undefined {
   const repayment = terms.percent('terms.initialRepayment')
   if (repayment === undefined) return terms.whole('terms.payment')
-  const payment = initialRepaymentPayment(principal, annualRate, repayment)
+  const payment = initialRepaymentPayment(principal, annualRate, repayment, factsOf(frequency).perYear)
   if (!payment.ok) throw new Stopped({ code: 'REFUSED', refusal: payment })
   return payment.value
 }
