@@ -29,6 +29,7 @@ export {
 } from './calculators'
 export { calculatorJsonSchema } from './calculator-json-schema'
 export { compileSentence, compileSentenceWithPlace } from './compile-sentences'
+export { trialSentence } from './trial-sentence'
 export {
   RecordAct,
   RecordEntry,

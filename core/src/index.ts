@@ -82,6 +82,7 @@ export { createEvaluator, evaluate } from './calculator/evaluate/evaluate'
 export type { Around, Evaluator } from './calculator/evaluate/evaluator'
 export { plainOf, proofFromNow, runProofs, type ProofLine, type ProofResult } from './calculator/proofs'
 export type { Answers, Program, ProgramStep } from './calculator/program'
+export { partsThatDiffer, tryOut, type PartsDiffer, type Trial, type TrialFailure } from './calculator/trial'
 export { emptyCalculator, starters, type Starter } from './calculator/starters'
 export type {
   AnswerKind,

@@ -1,6 +1,6 @@
 import { Decimal } from '../money/decimal'
 import { LARGEST_AMOUNT, LARGEST_BALANCE, minor, type Minor } from '../money/minor'
-import { roundDecimal } from '../money/rounding'
+import { roundDecimal, roundToMultiple } from '../money/rounding'
 import { fractionToDecimal } from '../money/fraction'
 import { readRate } from '../rates/percent'
 import { periodicRate } from '../rates/periodic-rate'
@@ -28,24 +28,31 @@ export interface Household {
   readonly down: { readonly amount: number } | { readonly percent: string }
   /** Mortgage insurance, yearly percent of the whole loan, where it is more than `above` percent of the price. */
   readonly mortgageInsurance?: { readonly percent: string; readonly above: string }
+  /** The price is rounded down, the income up, to a multiple of this, minor units, and all else follows from that. Default 1. */
+  readonly roundTo?: number
 }
 
 export type Binding = 'housingRatio' | 'debtRatio' | 'both' | 'mortgageInsuranceStep'
 
-export interface Affordable {
-  readonly ok: true
+/** What a price comes to a month, and what share of an income that takes. */
+interface CostsAtPrice {
   readonly price: Minor
   readonly downPayment: Minor
   readonly loan: Minor
-  readonly binding: Binding
-  /** The monthly limit that binds, and what housing costs at the price, unrounded minor units. */
-  readonly budget: Decimal
+  /** What housing costs a month at the qualifying rate, unrounded minor units. */
   readonly housingCost: Decimal
   readonly mortgageInsurance: Minor
   readonly paymentAtRate: Minor
   readonly paymentAtQualifyingRate: Minor
   /** Housing costs, and with all debts, as percent of income. */
   readonly ratios: { readonly housing: Decimal; readonly debt: Decimal }
+}
+
+export interface Affordable extends CostsAtPrice {
+  readonly ok: true
+  readonly binding: Binding
+  /** The monthly limit that binds, unrounded minor units. */
+  readonly budget: Decimal
 }
 
 interface Costs {
@@ -57,6 +64,7 @@ interface Costs {
   /** All housing costs of a month at the qualifying rate, unrounded. */
   housingOf(price: number): Decimal
   readonly factor: { readonly atRate: Decimal; readonly qualifying: Decimal }
+  readonly roundTo: number
 }
 
 /**
@@ -70,7 +78,7 @@ export function affordablePrice(annualIncome: number, household: Household): Aff
   if (!income.ok) return income
   const costs = costsOf(household)
   if (!costs.ok) return costs
-  const { limits, debts, housingOf, loanOf, insuranceOf, factor } = costs.value
+  const { limits, debts, housingOf, insuranceOf, roundTo } = costs.value
   const monthly = new Decimal(annualIncome).div(12)
   const [housingBudget, debtBudget] = [
     monthly.times(limits.housing).div(100),
@@ -79,36 +87,47 @@ export function affordablePrice(annualIncome: number, household: Household): Aff
   const budget = Decimal.min(housingBudget, debtBudget)
   const passes = (price: number) => housingOf(price).lessThanOrEqualTo(budget)
   if (!passes(1)) return refuse('NO_ANSWER', 'annualIncome', { reason: 'NOTHING_AFFORDABLE' })
-  const price = greatestWhole(1, LARGEST_AMOUNT, passes) ?? 0
-  if (price === LARGEST_AMOUNT) return refuse('NO_ANSWER', 'annualIncome', { reason: 'NO_PRICE_TOO_HIGH' })
-  const loan = loanOf(price)
-  const housingCost = housingOf(price)
-  const jumps = insuranceOf(price).isZero() && !insuranceOf(price + 1).isZero()
-  const debtsToo = housingCost.plus(debts)
+  const highest = greatestWhole(1, LARGEST_AMOUNT, passes) ?? 0
+  if (highest === LARGEST_AMOUNT) return refuse('NO_ANSWER', 'annualIncome', { reason: 'NO_PRICE_TOO_HIGH' })
+  const price = highest - (highest % roundTo)
+  if (price === 0) return refuse('NO_ANSWER', 'annualIncome', { reason: 'NOTHING_AFFORDABLE' })
+  const jumps = insuranceOf(highest).isZero() && !insuranceOf(highest + 1).isZero()
   return {
     ok: true,
-    price: minor(price),
-    downPayment: roundDecimal(new Decimal(price).minus(loan)),
-    loan: roundDecimal(loan),
     binding: jumps ? 'mortgageInsuranceStep' : bindingOf(housingBudget, debtBudget),
     budget,
+    ...costsAt(price, monthly, costs.value),
+  }
+}
+
+function costsAt(
+  price: number,
+  monthlyIncome: Decimal,
+  { debts, housingOf, loanOf, insuranceOf, factor }: Costs,
+): CostsAtPrice {
+  const loan = loanOf(price)
+  const housingCost = housingOf(price)
+  const shareOf = (cost: Decimal) => cost.times(100).div(monthlyIncome)
+  return {
+    price: minor(price),
+    downPayment: minor(price - roundDecimal(loan)),
+    loan: roundDecimal(loan),
     housingCost,
     mortgageInsurance: roundDecimal(insuranceOf(price)),
     paymentAtRate: roundDecimal(factor.atRate.times(loan)),
     paymentAtQualifyingRate: roundDecimal(factor.qualifying.times(loan)),
-    ratios: { housing: housingCost.times(100).div(monthly), debt: debtsToo.times(100).div(monthly) },
+    ratios: { housing: shareOf(housingCost), debt: shareOf(housingCost.plus(debts)) },
   }
 }
 
 const bindingOf = (housing: Decimal, debt: Decimal): Exclude<Binding, 'mortgageInsuranceStep'> =>
   housing.equals(debt) ? 'both' : housing.lessThan(debt) ? 'housingRatio' : 'debtRatio'
 
-export interface IncomeNeeded {
+export interface IncomeNeeded extends CostsAtPrice {
   readonly ok: true
-  /** Least yearly income, rounded up to the minor unit. */
+  /** Least yearly income, rounded up. */
   readonly annualIncome: Minor
   readonly binding: Exclude<Binding, 'mortgageInsuranceStep'>
-  readonly housingCost: Decimal
 }
 
 /** The least yearly income that qualifies for a price, and the ratio that asks for the most. */
@@ -117,7 +136,7 @@ export function incomeNeeded(price: number, household: Household): IncomeNeeded 
   if (!whole.ok) return whole
   const costs = costsOf(household)
   if (!costs.ok) return costs
-  const { housingOf, limits, debts } = costs.value
+  const { housingOf, limits, debts, roundTo } = costs.value
   const housingCost = housingOf(price)
   const [byHousing, byDebt] = [
     housingCost.times(1200).div(limits.housing),
@@ -126,11 +145,13 @@ export function incomeNeeded(price: number, household: Household): IncomeNeeded 
   const most = Decimal.max(byHousing, byDebt)
   if (most.greaterThan(LARGEST_BALANCE))
     return refuse('AMOUNT_TOO_LARGE', 'price', { largest: LARGEST_BALANCE })
+  if (most.isZero()) return refuse('NO_ANSWER', 'price', { reason: 'NOTHING_TO_PAY' })
+  const income = roundToMultiple(most, new Decimal(roundTo), 'up')
   return {
     ok: true,
-    annualIncome: roundDecimal(most, 'up'),
+    annualIncome: minor(income.toNumber()),
     binding: bindingOf(byDebt, byHousing),
-    housingCost,
+    ...costsAt(price, income.div(12), costs.value),
   }
 }
 
@@ -169,6 +190,8 @@ function costsOf(terms: Household): Checked<Costs> {
   if (!qualifying.ok) return qualifying
   const down = readDown(terms.down)
   if (!down.ok) return down
+  const roundTo = readAmount(terms.roundTo ?? 1, 'roundTo')
+  if (!roundTo.ok) return roundTo
 
   const loanOf = (price: number) => Decimal.max(0, down.value(price))
   const insuranceOf = (price: number) => {
@@ -183,6 +206,7 @@ function costsOf(terms: Household): Checked<Costs> {
     limits: { housing: part('housingLimit'), debt: part('debtLimit') },
     loanOf,
     insuranceOf,
+    roundTo: roundTo.value,
     factor: { atRate: atRate.value, qualifying: qualifying.value },
     housingOf: (price) =>
       loanOf(price)

@@ -205,6 +205,7 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
     anchorDay,
     paymentsMade: alreadyPaid,
     lastNumber: number,
+    graceRows,
     periodsBefore: graceRows === 0 && grace ? grace.payments : 0,
     due: terms.due,
     columns,

@@ -83,6 +83,8 @@ export interface LedgerFacts {
   /** Payments that lie behind today; the columns have them too. */
   readonly paymentsMade: number
   readonly lastNumber: number
+  /** Rows of a time at the start, before regular payments. */
+  readonly graceRows: number
   /** Periods before the first payment's own in which nothing is paid. */
   readonly periodsBefore: number
   readonly due: 'end' | 'start'
@@ -233,6 +235,22 @@ export class Ledger {
   periodsTo(number: number): number {
     const { periodsBefore, due } = this.#facts
     return number + periodsBefore - (due === 'start' ? 1 : 0)
+  }
+
+  /** The next payment that is a regular one, after a time at the start; none where there is none to come. */
+  get nextRegular(): LedgerRow | undefined {
+    const number = Math.max(this.firstNumber, this.#facts.graceRows + 1)
+    return number > this.lastNumber ? undefined : this.at(number)
+  }
+
+  /**
+   * What is paid next as a regular payment, without what is paid on top: the regular payment, or what is due where that
+   * is less; nothing where nothing is to be paid any more.
+   */
+  get nextPayment(): Minor {
+    const next = this.nextRegular
+    if (next) return (next.payment - next.extra) as Minor
+    return this.count === 0 ? ZERO : this.payment
   }
 
   /** Number of the last payment within so many periods from today; what lies before the first payment counts. */

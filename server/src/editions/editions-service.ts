@@ -3,6 +3,7 @@ import type { Sequelize, Transaction } from 'sequelize'
 import {
   type Approve,
   compileSentenceWithPlace,
+  trialSentence,
   type EditionContent,
   type EditionSeen,
   type Person,
@@ -13,11 +14,11 @@ import {
 import {
   compile,
   begunBy,
-  evaluate,
   isoDate,
   openProgram,
   runProofs,
   stoppingProblems,
+  tryOut,
   type Moment,
   type Program,
   type RateSheet,
@@ -246,12 +247,10 @@ function checkedProgram({ draft }: CalculatorData, today: Moment, sheets: readon
     const what = compileSentenceWithPlace(problem, draft)
     throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: problem.step ?? '' })
   }
-  for (const { name, answers } of draft.samples) {
-    const [unfit] = evaluate(program, answers, { today, sheets }).problems
-    if (!unfit) continue
-    const step = draft.steps.find(({ id }) => id === unfit.field)?.name ?? unfit.field
-    const what = `for the sample visitor “${name}”, “${step}” cannot be worked out.`
-    throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: unfit.field })
+  for (const { trial, failure, stops } of tryOut(draft, program, { today, sheets })) {
+    if (!stops && trial.changed !== undefined) continue
+    const what = trialSentence({ trial, failure }, draft)
+    throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: failure.field })
   }
   for (const result of runProofs(compiled, sheets)) {
     const line = result.lines.find(({ agrees }) => !agrees)

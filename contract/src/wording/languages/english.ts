@@ -91,6 +91,7 @@ function refusalSentence({ code, field, details }: Refusal, f: Figures): string 
     if (reason === 'ABOVE_ALL_BANDS')
       return `A loan of more than ${f.percent(String(most))} of the value is not insured.`
   }
+  if (field.startsWith('rateChanges')) return 'The change of rate does not fall within this loan.'
   return field.startsWith('extras')
     ? 'The extra does not fit this loan: look at its amount and its date.'
     : 'No loan can be worked out from these answers.'

@@ -91,6 +91,7 @@ function refusalSentence({ code, field, details }: Refusal, f: Figures): string 
     if (reason === 'ABOVE_ALL_BANDS')
       return `Un prêt de plus de ${f.percent(String(most))} de la valeur n’est pas assuré.`
   }
+  if (field.startsWith('rateChanges')) return 'Le changement de taux ne tombe pas pendant ce prêt.'
   return field.startsWith('extras')
     ? 'Le supplément ne convient pas à ce prêt : vérifiez son montant et sa date.'
     : 'Aucun prêt ne peut être calculé à partir de ces réponses.'

@@ -91,6 +91,7 @@ function refusalSentence({ code, field, details }: Refusal, f: Figures): string 
     if (reason === 'ABOVE_ALL_BANDS')
       return `Ein Darlehen von mehr als ${f.percent(String(most))} des Wertes wird nicht versichert.`
   }
+  if (field.startsWith('rateChanges')) return 'Der Zinswechsel fällt nicht in die Laufzeit dieses Darlehens.'
   return field.startsWith('extras')
     ? 'Die Sonderzahlung passt nicht zu diesem Darlehen: Prüfen Sie Betrag und Datum.'
     : 'Aus diesen Angaben lässt sich kein Darlehen berechnen.'

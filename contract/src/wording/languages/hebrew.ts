@@ -87,6 +87,7 @@ function refusalSentence({ code, field, details }: Refusal, f: Figures): string 
     if (reason === 'TOO_SMALL') return 'התשלום הזה קטן מדי לכל סכום.'
     if (reason === 'ABOVE_ALL_BANDS') return `הלוואה של יותר מ־${f.percent(String(most))} מהשווי אינה מבוטחת.`
   }
+  if (field.startsWith('rateChanges')) return 'שינוי הריבית אינו חל בתקופת ההלוואה.'
   return field.startsWith('extras')
     ? 'התוספת אינה מתאימה להלוואה: כדאי לבדוק את הסכום ואת המועד.'
     : 'אי אפשר לחשב הלוואה מהתשובות האלה.'

@@ -90,6 +90,7 @@ function refusalSentence({ code, field, details }: Refusal, f: Figures): string 
     if (reason === 'ABOVE_ALL_BANDS')
       return `Un préstamo de más de ${f.percent(String(most))} del valor no se asegura.`
   }
+  if (field.startsWith('rateChanges')) return 'El cambio de tipo no cae dentro de este préstamo.'
   return field.startsWith('extras')
     ? 'El pago extra no encaja con este préstamo: revise su importe y su fecha.'
     : 'Con estas respuestas no se puede calcular ningún préstamo.'

@@ -53,6 +53,7 @@ export const affordabilityTerms = {
   downPayment: { takes: moneyOrPercent, required: true },
   insuranceRate: { takes: percent },
   insuranceAbove: { takes: percent },
+  roundTo: { takes: anyMoney },
 } as const satisfies Record<string, TermFacts>
 
 export const refinanceTerms = {

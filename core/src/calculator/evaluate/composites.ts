@@ -48,7 +48,10 @@ export function affordabilityFigures(step: StepOf<'affordability'>, terms: Terms
     housingLimit: terms.percent('terms.housingLimit') ?? '0',
     debtLimit: terms.percent('terms.debtLimit') ?? '0',
     annualRate,
-    ...given({ qualifyingRate: terms.percent('terms.qualifyingRate') }),
+    ...given({
+      qualifyingRate: terms.percent('terms.qualifyingRate'),
+      roundTo: terms.whole('terms.roundTo'),
+    }),
     compoundsPerYear: step.compounding === 'perPayment' ? 12 : step.compounding,
     payments: terms.whole('terms.term') ?? 0,
     propertyTaxPercent: terms.percent('terms.propertyTax') ?? '0',
@@ -59,32 +62,32 @@ export function affordabilityFigures(step: StepOf<'affordability'>, terms: Terms
       ? {}
       : { mortgageInsurance: { percent: insurance, above: terms.percent('terms.insuranceAbove') ?? '0' } }),
   }
-  const needed =
-    step.find === 'income' ? accepted(incomeNeeded(terms.whole('terms.price') ?? 0, household)) : undefined
-  const income = needed?.annualIncome ?? terms.whole('terms.income') ?? 0
-  // At the least income its price is the highest that passes: one computation for all the parts.
-  const at = accepted(affordablePrice(income, household))
-  const price = needed ? (terms.whole('terms.price') ?? 0) : at.price
+  const found =
+    step.find === 'income'
+      ? accepted(incomeNeeded(terms.whole('terms.price') ?? 0, household))
+      : accepted(affordablePrice(terms.whole('terms.income') ?? 0, household))
+  const income = 'annualIncome' in found ? found.annualIncome : (terms.whole('terms.income') ?? 0)
+  const { price } = found
   const tax = roundDecimal(new Decimal(household.propertyTaxPercent).times(price).div(1200))
   const homeInsurance = roundDecimal(new Decimal(household.homeInsuranceYearly).div(12))
   // What is shown together adds up as it is shown: the whole is the sum of its rounded parts.
-  const besidesLoan = at.mortgageInsurance + tax + homeInsurance + household.monthlyDues
+  const besidesLoan = found.mortgageInsurance + tax + homeInsurance + household.monthlyDues
   return figureSet({
     price: amount(price),
-    'down payment': amount(at.downPayment),
-    loan: amount(at.loan),
-    payment: amount(at.paymentAtRate),
-    'qualifying payment': amount(at.paymentAtQualifyingRate),
-    'mortgage insurance': amount(at.mortgageInsurance),
+    'down payment': amount(found.downPayment),
+    loan: amount(found.loan),
+    payment: amount(found.paymentAtRate),
+    'qualifying payment': amount(found.paymentAtQualifyingRate),
+    'mortgage insurance': amount(found.mortgageInsurance),
     'property tax': amount(tax),
     'home insurance': amount(homeInsurance),
     dues: amount(household.monthlyDues),
-    'monthly costs': amount(at.paymentAtRate + besidesLoan),
-    'housing costs': amount(at.paymentAtQualifyingRate + besidesLoan),
-    'housing share': at.ratios.housing,
-    'debt share': at.ratios.debt,
+    'monthly costs': amount(found.paymentAtRate + besidesLoan),
+    'housing costs': amount(found.paymentAtQualifyingRate + besidesLoan),
+    'housing share': found.ratios.housing,
+    'debt share': found.ratios.debt,
     income: amount(income),
-    limit: limitWords[needed?.binding ?? at.binding],
+    limit: limitWords[found.binding],
   })
 }
 

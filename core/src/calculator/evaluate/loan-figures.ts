@@ -2,26 +2,25 @@ import { Stopped, type Computed, type LoanRun } from '../../formula/computed'
 import { Decimal } from '../../money/decimal'
 import { roundWhole } from '../../money/rounding'
 import { factsOf, type Frequency } from '../../rates/frequency'
-import type { Ledger, LedgerRow } from '../../loan/ledger'
 
 /** A figure of a loan by its name in formulas; see `figuresOf.loan`. A loan of nothing has figures of nothing. */
 export function loanFigure(run: LoanRun, name: string): Computed {
   const { ledger, frequency, principal, terms } = run
   const decimal = (value: number | undefined) => new Decimal(value ?? 0)
-  const next = ledger && nextPayment(ledger)
+  const next = ledger?.nextRegular
   switch (name) {
     case 'principal':
       return decimal(principal)
     case 'borrowed':
       return decimal(ledger?.borrowed)
     case 'payment':
-      return decimal(ledger?.payment)
+      return decimal(ledger?.nextPayment)
     case 'monthly payment':
-      return decimal(ledger?.payment).times(factsOf(frequency).perYear).div(12)
+      return decimal(ledger?.nextPayment).times(factsOf(frequency).perYear).div(12)
     case 'first interest':
       return decimal(next?.interest)
     case 'first principal':
-      return decimal(next?.principal)
+      return decimal(next && next.principal - next.extra)
     case 'first insurance':
       return decimal(next?.insurance)
     case 'last payment':
@@ -73,10 +72,6 @@ export function loanFigure(run: LoanRun, name: string): Computed {
       throw new Error(`a loan has no figure ${name}`)
   }
 }
-
-/** The payment that comes next; none where nothing is to be paid any more. */
-export const nextPayment = (ledger: Ledger): LedgerRow | undefined =>
-  ledger.count === 0 ? undefined : ledger.at(ledger.firstNumber)
 
 /** So many payments as a length of time, whole months begun. */
 export const lengthOf = (payments: number, frequency: Frequency): Decimal =>

@@ -9,7 +9,6 @@ import type { TermLength } from '../document/shapes'
 import type { StepOf } from '../document/steps'
 import type { ComparedColumn, Rung } from '../values'
 import { ratesOf } from './composites'
-import { nextPayment } from './loan-figures'
 import type { TermsReader } from './terms-reader'
 
 const figureSet = (figures: Record<string, Computed | undefined>): FigureSet => ({ kind: 'figures', figures })
@@ -19,11 +18,12 @@ export function comparedColumns(runs: readonly LoanRun[]): ComparedColumn[] {
   const first = runs[0]
   return runs.map((run, at) => {
     const { ledger } = run
-    const insurance = (ledger && nextPayment(ledger)?.insurance) ?? 0
+    const payment = ledger?.nextPayment ?? ZERO
+    const insurance = ledger?.nextRegular?.insurance ?? 0
     return {
       at,
-      payment: ledger?.payment ?? ZERO,
-      paymentWithInsurance: minor((ledger?.payment ?? 0) + insurance),
+      payment,
+      paymentWithInsurance: minor(payment + insurance),
       payments: ledger?.count ?? 0,
       endDate: ledger?.endsOn,
       totalInterest: ledger?.totals.interest ?? ZERO,
@@ -100,7 +100,7 @@ export function rungsOf({ over }: StepOf<'ladder'>, base: LoanTerms, terms: Term
 }
 
 const figuresOfRung = (ledger: Ledger) => ({
-  payment: ledger.payment,
+  payment: ledger.nextPayment,
   payments: ledger.count,
   endDate: ledger.endsOn,
   totalInterest: ledger.totals.interest,

@@ -65,7 +65,7 @@ export function valueOf(
 export const loanValue = ({ principal, ledger }: LoanRun): LoanValue => ({
   unit: 'loan',
   principal,
-  payment: ledger?.payment ?? ZERO,
+  payment: ledger?.nextPayment ?? ZERO,
   count: ledger?.count ?? 0,
 })
 

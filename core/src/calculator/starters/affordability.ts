@@ -59,6 +59,7 @@ const terms: StepOf<'affordability'>['terms'] = {
   homeInsurance: 'home insurance',
   dues: 'mooring dues',
   downPayment: 'down payment',
+  roundTo: '1',
 }
 
 const parts = [
@@ -142,7 +143,7 @@ export const affordablePriceStarter = (): CalculatorDocument =>
         'highestPrice',
         'highest price',
         t('The highest price', 'Le prix le plus élevé'),
-        'round down(the budget.price, 1)',
+        'the budget.price',
         t(
           'With {down payment} down you would borrow {the budget.loan}.',
           'Avec {down payment} de mise de fonds, vous emprunteriez {the budget.loan}.',
@@ -170,7 +171,7 @@ export const affordablePriceStarter = (): CalculatorDocument =>
         'defaults',
         'income of 96,000',
         {},
-        { 'the budget.price': '447919.75', 'the budget.payment': '2177.33', 'the budget.limit': 'housing' },
+        { 'the budget.price': '447919.00', 'the budget.payment': '2177.32', 'the budget.limit': 'housing' },
       ),
     ],
   })
@@ -201,7 +202,7 @@ export const incomeNeededStarter = (): CalculatorDocument =>
         'income',
         'income needed',
         t('You would need to earn', 'Il faudrait gagner'),
-        'round up(the budget.income, yearly(1))',
+        'the budget.income',
         t(
           'A year before tax, with {other debts} of other debts a month.',
           'Par an avant impôt, avec {other debts} d’autres dettes par mois.',
@@ -226,7 +227,7 @@ export const incomeNeededStarter = (): CalculatorDocument =>
         'defaults',
         'home of 412,600',
         {},
-        { 'the budget.income': '83203.31', 'the budget.limit': 'housing' },
+        { 'the budget.income': '83204.00', 'the budget.limit': 'housing' },
       ),
     ],
   })

@@ -63,12 +63,17 @@ export const equityStarter = (): CalculatorDocument =>
         ),
         {
           headline: true,
-          parts: [
-            { label: t('yours', 'à vous'), amount: 'your stake.equity' },
-            { label: t('still owed', 'encore dû'), amount: 'your stake.balance' },
-          ],
         },
       ),
+      {
+        ...readout('worth', 'worth then', t('What the home would be worth', 'Ce que vaudrait la maison')),
+        shows: 'meter',
+        parts: [
+          { label: t('yours', 'à vous'), amount: 'max(your stake.equity, 0)' },
+          { label: t('still owed', 'encore dû'), amount: 'min(your stake.balance, your stake.value)' },
+        ],
+        sentence: t('', ''),
+      },
       figure(
         'interestShare',
         'share that went to interest',
