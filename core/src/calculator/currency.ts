@@ -1,4 +1,6 @@
+import equal from 'fast-deep-equal'
 import { Decimal } from '../money/decimal'
+import { LARGEST_AMOUNT } from '../money/minor'
 import { roundWhole } from '../money/rounding'
 import { minorDigitsOf, type Currency } from '../money/currencies'
 import type { CalculatorDocument } from './document/document'
@@ -6,13 +8,45 @@ import type { Question } from './document/questions'
 
 /**
  * The document in another currency: the same amounts in whole units, so that 412,600 stays 412,600 where the
- * currencies have different minor digits. Amounts are rounded to what the new currency can keep.
+ * currencies have different minor digits. Amounts are rounded to what the new currency can keep, and are at most what a
+ * document can hold. With the document as it was in that currency (`earlier`), what was not changed meanwhile is as it was.
  */
-export function inCurrency(document: CalculatorDocument, currency: Currency): CalculatorDocument {
+export function inCurrency(
+  document: CalculatorDocument,
+  currency: Currency,
+  earlier?: CalculatorDocument,
+): CalculatorDocument {
+  const turned = converted(document, currency)
+  if (earlier?.currency !== currency) return turned
+  return restored(document, converted(earlier, document.currency), earlier, turned) as CalculatorDocument
+}
+
+/** What is as the earlier value became is the earlier value again; the rest is turned. Lists are matched by identifier. */
+function restored(now: unknown, became: unknown, earlier: unknown, turned: unknown): unknown {
+  if (equal(now, became)) return earlier
+  if (Array.isArray(now) && Array.isArray(became) && Array.isArray(earlier) && Array.isArray(turned)) {
+    return now.map((item, i) => {
+      const at = became.findIndex((other, k) =>
+        hasId(item) ? hasId(other) && other.id === item.id : k === i,
+      )
+      return at === -1 ? turned[i] : restored(item, became[at], earlier[at], turned[i])
+    })
+  }
+  if (!isRecord(now) || !isRecord(became) || !isRecord(earlier) || !isRecord(turned)) return turned
+  return Object.fromEntries(
+    Object.keys(now).map((key) => [key, restored(now[key], became[key], earlier[key], turned[key])]),
+  )
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+const hasId = (value: unknown): value is { readonly id: unknown } => isRecord(value) && 'id' in value
+
+function converted(document: CalculatorDocument, currency: Currency): CalculatorDocument {
   const shift = minorDigitsOf[currency] - minorDigitsOf[document.currency]
   if (shift === 0) return { ...document, currency }
   const scaled = (amount: number) =>
-    roundWhole(new Decimal(amount).times(new Decimal(10).pow(shift))).toNumber()
+    Math.min(LARGEST_AMOUNT, roundWhole(new Decimal(amount).times(new Decimal(10).pow(shift))).toNumber())
   const questions = new Map(
     document.steps.flatMap((step) => (step.kind === 'question' ? [[step.id, step] as const] : [])),
   )

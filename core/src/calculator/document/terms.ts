@@ -28,7 +28,8 @@ export const loanTerms = {
   financedFees: { takes: money },
   feeEachPayment: { takes: anyMoney },
   yearlyExtraLimit: { takes: money },
-  gracePayments: { takes: count },
+  /** A number of periods, or a length of time. */
+  gracePayments: { takes: { is: 'oneOf', of: [count, { is: 'term' }] } },
   gracePayment: { takes: anyMoney },
   insuranceAdded: { takes: percent },
   insuranceYearly: { takes: percent },

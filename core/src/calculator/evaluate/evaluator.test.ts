@@ -3,8 +3,24 @@ import fc from 'fast-check'
 import { amortize } from '../../loan/amortize'
 import { changed, TODAY, withSteps } from '../../testing/test-document'
 import { compile } from '../compile/compile'
+import { isGentle } from '../compile/compile-problem'
 import type { CalculatorDocument } from '../document/document'
-import { choice, date, figure, money, number, sentence, t, term, working, yesNo } from '../starters/build'
+import type { CalculatorStep } from '../document/steps'
+import { starters } from '../starters'
+import type { Value } from '../values'
+import {
+  choice,
+  date,
+  figure,
+  loan,
+  money,
+  number,
+  sentence,
+  t,
+  term,
+  working,
+  yesNo,
+} from '../starters/build'
 import { insuredPurchase } from '../starters/insured-purchase'
 import { mortgagePayment } from '../starters/mortgage-payment'
 import { studyLoan } from '../starters/study-loan'
@@ -321,4 +337,89 @@ describe('an evaluator remembers', () => {
     expect(again.ledgers.get('loan')).toBe(first.ledgers.get('loan'))
     expect(other.ledgers.get('loan')).not.toBe(first.ledgers.get('loan'))
   })
+})
+
+test('an explanation that stands above a working has it', () => {
+  const explanation: CalculatorStep = {
+    kind: 'readout',
+    id: 'why',
+    name: 'why',
+    label: {},
+    help: {},
+    shownWhen: '',
+    shows: 'explanation',
+  }
+  const shown = working('late', 'worked out late', 'home price / 2', { shown: t('Shown', 'Montré') })
+  const { program } = compile(withSteps(explanation, shown))
+  const { readouts } = evaluate(program, {}, around)
+  expect(readouts.find(({ id }) => id === 'why')).toMatchObject({
+    lines: [{ step: 'late', value: { unit: 'money', money: 206_300_00 } }],
+  })
+})
+
+test('a loan within a refinance is a loan like any other', () => {
+  const refinance = starters.find(({ id }) => id === 'refinance')?.make()
+  if (!refinance) throw new Error('there is such a starter')
+  const formulas = {
+    end: 'the change.new loan.end date',
+    rate: 'the change.new loan.rate',
+    before: 'the change.old loan.end date',
+    then: 'balance after(loan: the change.new loan, years: 1)',
+    cost: 'round(annual percentage rate(the change.new loan), 0.01)',
+  }
+  const steps = Object.entries(formulas).map(([id, formula]) =>
+    working(id, `its ${id}`, formula, { shown: t('Shown', 'Montré') }),
+  )
+  const { program, problems } = compile({ ...refinance, steps: [...refinance.steps, ...steps] })
+  expect(problems.filter((problem) => !isGentle(problem))).toEqual([])
+  const { values } = evaluate(program, {}, around)
+  const { main: _, figures } = values.change as Extract<Value, { unit: 'figures' }>
+  const count = (figures['new loan'] as Extract<Value, { unit: 'loan' }>).count
+  expect(values.rate).toEqual({ unit: 'percent', percent: '4.79' })
+  expect(values.cost).toEqual({ unit: 'percent', percent: '4.79' })
+  expect(values.end).toEqual({ unit: 'date', date: monthsLater(count) })
+  expect(values.then).toMatchObject({ unit: 'money' })
+})
+
+const monthsLater = (months: number): string => {
+  const index = TODAY.year * 12 + TODAY.month - 1 + months
+  return `${Math.floor(index / 12)}-${String((index % 12) + 1).padStart(2, '0')}-25`
+}
+
+test('a loan that runs: what is asked ahead counts from today, and what lies behind has names', () => {
+  const document = withSteps(
+    loan('run', 'running', { alreadyPaid: '67', frequency: '"monthly"' }, { as: 'loan' }),
+    ...Object.entries({
+      next: 'balance after(loan: running, years: 1)',
+      twelve: 'balance after(loan: running, payments: 12)',
+      paid: 'interest to(loan: running, years: 1)',
+      sofar: 'running.interest so far',
+      now: 'running.balance today',
+      made: 'running.payments made',
+      ends: 'running.end date',
+    }).map(([id, formula]) => working(id, `it ${id}`, formula, { shown: t('Shown', 'Montré') })),
+    {
+      kind: 'equity',
+      id: 'stake',
+      name: 'stake',
+      loan: 'run',
+      terms: { value: 'home price', growth: '0', after: '5' },
+    },
+  )
+  const { program, problems } = compile(document)
+  expect(problems.filter((problem) => !isGentle(problem))).toEqual([])
+  const { values, ledgers } = evaluate(program, {}, around)
+  const ledger = ledgers.get('run')
+  if (!ledger) throw new Error('it runs')
+  const money = (amount: number) => ({ unit: 'money', money: amount })
+  expect(ledger.dateOf(67)).toBe('2026-11-25')
+  expect(values.next).toEqual(money(ledger.at(79).closing))
+  expect(values.twelve).toEqual(values.next)
+  expect(values.paid).toEqual(money(ledger.interestTo(79)))
+  expect(values.sofar).toEqual(money(ledger.soFar.interest))
+  expect(values.now).toEqual(money(ledger.at(67).closing))
+  expect(values.made).toEqual({ unit: 'count', count: '67' })
+  expect(values.ends).toEqual({ unit: 'date', date: '2046-04-25' })
+  const { figures } = values.stake as Extract<Value, { unit: 'figures' }>
+  expect(figures.balance).toEqual(money(ledger.at(127).closing))
 })

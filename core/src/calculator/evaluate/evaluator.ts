@@ -9,7 +9,7 @@ import { minor } from '../../money/minor'
 import { roundToMultiple } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
 import type { RateSheet } from '../document/sheets'
-import type { StepOf } from '../document/steps'
+import type { CalculatorStep, StepOf } from '../document/steps'
 import type { Answers, Program, ProgramStep, ReadyFormula } from '../program'
 import type { Doubt, Evaluation } from '../values'
 import { answerOf, type Answered } from './answer-of'
@@ -49,12 +49,13 @@ export type Evaluator = (answers: Answers, around: Around) => Evaluation
  */
 export function createEvaluatorWith(program: Program, further: Further | undefined): Evaluator {
   const stepOf = new Map(program.steps.map((one) => [one.step.id, one]))
+  const order = orderToWorkOut(program, stepOf)
   let before = new Map<string, Remembered>()
   return (answers, around) => {
     const now = new Map<string, Remembered>()
     const states = new Map<string, State>()
     const work = { left: MOST_WORK }
-    for (const id of program.order) {
+    for (const id of order) {
       const one = stepOf.get(id)
       if (!one) continue
       const inputs = inputsOf(one, answers, around, states)
@@ -70,6 +71,18 @@ export function createEvaluatorWith(program: Program, further: Further | undefin
     return evaluationOf(program, answers, states)
   }
 }
+
+/** The program's order with what explains the others behind them, wherever it stands on the page. */
+function orderToWorkOut({ order }: Program, stepOf: ReadonlyMap<string, ProgramStep>): string[] {
+  const isLast = (id: string) => {
+    const step = stepOf.get(id)?.step
+    return step !== undefined && explainsOthers(step)
+  }
+  return [...order.filter((id) => !isLast(id)), ...order.filter(isLast)]
+}
+
+const explainsOthers = (step: CalculatorStep): boolean =>
+  step.kind === 'readout' && (step.shows === 'explanation' || step.shows === 'assumptions')
 
 /** Whether a program has steps that are worked out with more than loans and formulas. */
 export const needsFurther = ({ steps }: Program): boolean =>
@@ -91,8 +104,7 @@ function inputsOf(
   states: ReadonlyMap<string, State>,
 ): unknown[] {
   const answer = Object.hasOwn(answers, step.id) ? answers[step.id] : undefined
-  const explains = step.kind === 'readout' && (step.shows === 'explanation' || step.shows === 'assumptions')
-  const used = explains ? [...states.keys()] : uses
+  const used = explainsOthers(step) ? [...states.keys()] : uses
   return [minuteText(around.today), around.sheets, answer, ...used.map((id) => states.get(id))]
 }
 

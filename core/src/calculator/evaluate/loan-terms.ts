@@ -27,7 +27,7 @@ export function loanTermsOf(
   const months = terms.whole('terms.term')
   const payments = terms.whole('terms.payments')
   const payment = paymentOf(terms, principal, annualRate, frequency)
-  const grace = terms.whole('terms.gracePayments')
+  const grace = periodsOf(terms, 'terms.gracePayments', frequency)
   const alreadyPaid = terms.whole('terms.alreadyPaid') ?? 0
   // More payments made than a loan can have are refused by the ledger; the calendar stays in bounds.
   const longest = LONGEST_YEARS * factsOf(frequency).perYear
@@ -135,6 +135,13 @@ function paymentOf(
   const payment = initialRepaymentPayment(principal, annualRate, repayment, factsOf(frequency).perYear)
   if (!payment.ok) throw new Stopped({ code: 'REFUSED', refusal: payment })
   return payment.value
+}
+
+/** A number of periods, given as such or as a length of time, to the nearest whole one. */
+function periodsOf(terms: TermsReader, path: string, frequency: Frequency): number | undefined {
+  const months = terms.whole(path)
+  if (months === undefined || terms.raw(path)?.unit.is !== 'term') return months
+  return Math.round((months * factsOf(frequency).perYear) / 12)
 }
 
 function graceOf(

@@ -53,6 +53,13 @@ function remove(language: string): void {
 }
 const makeMain = (language: string) =>
   set({ languages: [language, ...document.languages.filter((one) => one !== language)] })
+
+/** The document as it was in each currency it had while this is open: turned back, it has what it had. */
+const before = new Map<Currency, CalculatorDocument>()
+function turnTo(currency: Currency): void {
+  before.set(document.currency, document)
+  void draft.change(inCurrency(document, currency, before.get(currency)))
+}
 </script>
 
 <template>
@@ -93,7 +100,7 @@ const makeMain = (language: string) =>
         label="Currency"
         :value="document.currency"
         :options="currencies.map((value) => ({ value, label: value }))"
-        @change="draft.change(inCurrency(document, $event as Currency))"
+        @change="turnTo($event as Currency)"
       />
       <PickField
         id="page-results"

@@ -17,7 +17,7 @@ export const loanWords: Record<keyof StepOf<'loan'>['terms'] & string, Words> = 
   financedFees: ['Fees added to the loan', 'none'],
   feeEachPayment: ['Fee with each payment', 'none'],
   yearlyExtraLimit: ['Extras a year at most', 'no limit'],
-  gracePayments: ['Periods before regular payments', 'none'],
+  gracePayments: ['Time before regular payments', 'none'],
   gracePayment: ['Paid in each of them', 'nothing'],
   insuranceAdded: ['Premium added to the loan, percent', 'none'],
   insuranceYearly: ['Premium with payments, percent a year', 'none'],
@@ -39,6 +39,7 @@ export const affordabilityWords: Record<keyof StepOf<'affordability'>['terms'] &
   dues: ['Dues a month', 'none'],
   downPayment: ['Down payment, amount or percent', ''],
   insuranceRate: ['Mortgage insurance a year, of the loan', 'none'],
+  roundTo: ['Round the result to', 'the smallest coin'],
   insuranceAbove: ['Insured where more is borrowed than', '0 % of the price'],
 }
 
