@@ -1,4 +1,4 @@
-import { decimalMarkOf, wholeNumbers } from './intl'
+import { decimalMarkOf, groupMarkOf, wholeNumbers } from './intl'
 
 export interface TypedText {
   readonly text: string
@@ -8,28 +8,43 @@ export interface TypedText {
 
 /**
  * Groups the digits of a number while it is being typed, and keeps the caret behind the same digit. Text that is
- * not (yet) a number with at most one decimal mark is left as it is: nothing typed is ever changed in meaning.
+ * not (yet) a number with at most one decimal mark is left as it is: nothing typed is ever changed in meaning. So is one
+ * with a mark that does not group here ("7.5" in French), or that stands where it would not group ("1250,50" in English),
+ * unless a digit was just taken away (`before`: the text until now).
  */
-export function formatAsTyped({ text, caret }: TypedText, locale: string): TypedText {
+export function formatAsTyped({ text, caret }: TypedText, locale: string, before = ''): TypedText {
   const mark = decimalMarkOf(locale)
+  const isShorter = text.length < before.length
   const parts = splitNumber(text, mark)
+  if (parts && !groupsOnly(parts.typedWhole, groupMarkOf(locale), isShorter)) return { text, caret }
   if (!parts) return { text, caret }
-  const { before, whole, rest } = parts
+  const { before: lead, whole, rest } = parts
   const grouped = wholeNumbers(locale).format(BigInt(whole))
-  const digitsBeforeCaret = countDigits(text.slice(before.length, caret))
+  const digitsBeforeCaret = countDigits(text.slice(lead.length, caret))
   const inWhole = caret <= text.length - rest.length
-  const next = before + grouped + rest
+  const next = lead + grouped + rest
   if (!inWhole) return { text: next, caret: next.length - (text.length - caret) }
   return {
     text: next,
-    caret: caret < before.length ? caret : before.length + afterDigits(grouped, digitsBeforeCaret),
+    caret: caret < lead.length ? caret : lead.length + afterDigits(grouped, digitsBeforeCaret),
   }
 }
 
 interface NumberParts {
   readonly before: string
   readonly whole: string
+  /** The same as it was typed, with its marks. */
+  readonly typedWhole: string
   readonly rest: string
+}
+
+/** Whether all marks between digits group them here, or did until a digit was taken away or added. */
+function groupsOnly(digits: string, group: string, isShorter: boolean): boolean {
+  const isSpace = /\s/u.test(group)
+  const foreign = isSpace ? /[.,]/ : group === ',' ? /\./ : /,/
+  if (foreign.test(digits)) return false
+  const last = digits.split(/[.,]/).at(-1) ?? ''
+  return isShorter || !/[.,]/.test(digits) || last.length >= 3
 }
 
 function splitNumber(text: string, mark: string): NumberParts | undefined {
@@ -38,11 +53,12 @@ function splitNumber(text: string, mark: string): NumberParts | undefined {
   const [, before = '', number = '', after = ''] = match
   if (before.includes('-') || before.includes(mark)) return undefined
   const at = number.indexOf(mark)
-  const whole = (at === -1 ? number : number.slice(0, at)).replace(/\D/g, '')
+  const typedWhole = (at === -1 ? number : number.slice(0, at)).trimEnd()
+  const whole = typedWhole.replace(/\D/g, '')
   const part = at === -1 ? '' : number.slice(at)
   const unfinished = /\D$/.test(at === -1 ? number : '')
   if (unfinished || /\D/.test(part.slice(1)) || whole.length > 15 || /^0\d/.test(whole)) return undefined
-  return { before, whole, rest: part + after }
+  return { before, whole, typedWhole, rest: part + after }
 }
 
 const countDigits = (text: string) => text.replace(/\D/g, '').length

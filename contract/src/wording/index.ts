@@ -14,7 +14,14 @@ export {
 export { doubtSentence, problemSentence, problemWithPlace } from './problem-sentences'
 export { readDate, readMoney, readPercent, readShare, readTerm, readWholeNumber } from './read-answer'
 export { decimalMarkOf } from './intl'
-export { DIRECTION_MARKS, readNumber } from './read-number'
+export {
+  DIRECTION_MARKS,
+  readBy,
+  readingsOf,
+  readNumber,
+  type DecimalMark,
+  type NumberKind,
+} from './read-number'
 export { ratesSaid } from './rates-said'
 export { readoutText, sentenceText, type ReadoutText } from './readout-text'
 export { comparedCell, ladderTable, scheduleCell, type SaidTable } from './tables'

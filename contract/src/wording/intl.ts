@@ -21,3 +21,11 @@ export const decimalMarkOf = perLocale(
       .formatToParts(1.5)
       .find((part) => part.type === 'decimal')?.value ?? '.',
 )
+
+/** The sign between groups of digits in a locale: a comma, a point, or a space. */
+export const groupMarkOf = perLocale(
+  (locale) =>
+    plainNumbers(locale)
+      .formatToParts(10_000_000)
+      .find((part) => part.type === 'group')?.value ?? ' ',
+)

@@ -5,7 +5,7 @@ import { DIRECTION_MARKS, readNumber } from './read-number'
 /** An amount as typed, in whole minor units; undefined where it is no amount or has more decimals than the currency. */
 export function readMoney(typed: string, locale: string, digits: MinorDigits): Minor | undefined {
   if (typed.includes('%')) return undefined
-  const plain = readNumber(typed, locale)
+  const plain = readNumber(typed, locale, { minorDigits: digits })
   if (plain === undefined) return undefined
   const [whole = '0', part = ''] = plain.split('.')
   if (part.length > digits) return undefined
@@ -16,7 +16,7 @@ export function readMoney(typed: string, locale: string, digits: MinorDigits): M
 /** A percentage as typed, as a plain decimal: "4,64 %" is "4.64", and never 464 or 0.0464. */
 export function readPercent(typed: string, locale: string): string | undefined {
   if (/\p{Sc}|[km]\s*$/iu.test(typed)) return undefined
-  const plain = readNumber(typed, locale)
+  const plain = readNumber(typed, locale, 'percent')
   return plain !== undefined && /^-?\d{1,6}(\.\d{1,12})?$/.test(plain) ? plain : undefined
 }
 
@@ -61,7 +61,7 @@ function monthsIn(unit: string, locale: string): number | undefined {
 
 /** A whole number as typed, grouped in any way. */
 export function readWholeNumber(typed: string, locale: string): number | undefined {
-  const plain = readNumber(typed, locale)
+  const plain = readNumber(typed, locale, 'whole')
   return plain !== undefined && /^-?\d{1,10}$/.test(plain) ? Number(plain) : undefined
 }
 

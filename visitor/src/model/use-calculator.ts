@@ -150,7 +150,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   /** Takes what is typed, grouping the digits of an amount on the way; returns where the caret goes. */
   function type(question: Question, typed: TypedText): TypedText {
     const groups = question.asks === 'money' || question.asks === 'share'
-    const next = groups ? formatAsTyped(typed, language.value) : typed
+    const next = groups ? formatAsTyped(typed, language.value, texts[question.id]) : typed
     texts[question.id] = next.text
     return next
   }

@@ -364,7 +364,7 @@ test('a loan within a refinance is a loan like any other', () => {
     end: 'the change.new loan.end date',
     rate: 'the change.new loan.rate',
     before: 'the change.old loan.end date',
-    then: 'balance after(loan: the change.new loan, years: 1)',
+    later: 'balance after(loan: the change.new loan, years: 1)',
     cost: 'round(annual percentage rate(the change.new loan), 0.01)',
   }
   const steps = Object.entries(formulas).map(([id, formula]) =>
@@ -378,7 +378,7 @@ test('a loan within a refinance is a loan like any other', () => {
   expect(values.rate).toEqual({ unit: 'percent', percent: '4.79' })
   expect(values.cost).toEqual({ unit: 'percent', percent: '4.79' })
   expect(values.end).toEqual({ unit: 'date', date: monthsLater(count) })
-  expect(values.then).toMatchObject({ unit: 'money' })
+  expect(values.later).toMatchObject({ unit: 'money' })
 })
 
 const monthsLater = (months: number): string => {
