@@ -226,7 +226,7 @@ test('a table of proofs with faults is refused by row and column with nothing ha
     await page.keyboard.press('a')
     await page.keyboard.up('Control')
     await page.keyboard.sendCharacter(table)
-    await click(page, 'Add these', '.paste')
+    await click(page, 'Read these', '.paste')
   }
   await paste('proof,price,colour,= the loan.payment\nA,68500,red,868.89')
   await expectText(page, '.paste [role=alert]', 'Row 1, colour: no question has this name.')
@@ -241,6 +241,9 @@ test('a table of proofs with faults is refused by row and column with nothing ha
   await paste(
     'proof,day,price,= the loan.payment,± the loan.payment\nPasted A,2026-11-25,"$68,500",868.89,0\nPasted B,2026-11-25,80000,1044.99,0.01',
   )
+  await expectText(page, '.paste [role=status]', '2 proofs were understood.')
+  expect((await storedDocument(page)).proofs).toHaveLength(2)
+  await click(page, 'Add these', '.paste')
   await expectText(page, '.ant-modal .list', 'Pasted B')
   await closeDialog(page)
   await expectText(page, '.proofs', '4 agree')

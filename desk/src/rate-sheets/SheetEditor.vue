@@ -2,16 +2,28 @@
 import { Alert, Button, Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { sheetChanges, startOf, type RateSheet, type SheetVersion } from '@vivid/core'
+import type { DecimalMark } from '@vivid/contract/wording'
 import PickField from '../calculators/fields/PickField.vue'
-import { localToday } from '../calculators/local-today'
+import { localNow, localToday } from '../calculators/local-today'
 import { dayOf } from '../calculators/moments'
 import { readTextFile, saveTextFile } from '../calculators/text-files'
 import { useSession } from '../people/session-store'
 import SheetActions from './SheetActions.vue'
 import SheetImpact from './SheetImpact.vue'
 import SheetTable from './SheetTable.vue'
-import { readRows, writeRows, type SheetCsvFault } from './sheet-csv'
-import { addKey, addVersion, isBefore, removeKey, withVersion } from './sheet-edit'
+import IncomingRows from './IncomingRows.vue'
+import { loaded, pastedRows, type Incoming } from './incoming'
+import { readRows, writeRows } from './sheet-csv'
+import {
+  addKey,
+  addVersion,
+  isBefore,
+  pasteBlock,
+  readBlock,
+  removeKey,
+  withVersion,
+  type Cell,
+} from './sheet-edit'
 import { faultSaid, partOf, startSaid } from './sheet-words'
 import { useSheets } from './sheets-store'
 
@@ -21,7 +33,7 @@ const sheets = useSheets()
 const session = useSession()
 const readOnly = computed(() => !session.can('edit'))
 
-const minute = () => `${localToday()}T${new Date().toTimeString().slice(0, 5)}`
+const minute = () => localNow()
 const inOrder = computed(() =>
   sheet.versions.map((version, at) => ({ version, at })).sort((a, b) => isBefore(a.version, b.version)),
 )
@@ -31,8 +43,9 @@ watch(
   () => (shown.value = inOrder.value.at(-1)?.at ?? 0),
 )
 const current = computed(() => sheet.versions[shown.value] ?? sheet.versions[0])
-const csvFaults = ref<readonly SheetCsvFault[]>([])
-watch([() => sheet.id, shown], () => (csvFaults.value = []))
+/** Rows from a file or a spreadsheet that wait until it is said that they were understood. */
+const incoming = ref<Incoming>()
+watch([() => sheet.id, shown], () => (incoming.value = undefined))
 
 /** Cells of the shown version whose figure is another one than in force. */
 const changed = computed(() => {
@@ -87,10 +100,19 @@ function rename(name: string): void {
 
 async function loadRows(): Promise<void> {
   const text = await readTextFile('.csv,text/csv')
-  if (text === undefined) return
-  const read = readRows(text, sheet)
-  csvFaults.value = read.ok ? [] : read.faults
-  if (read.ok) changeVersion({ rows: read.rows })
+  if (text !== undefined) incoming.value = { read: (decimal) => loaded(readRows(text, sheet, decimal)) }
+}
+/** A pasted block is taken at once where nothing in it had to be understood. */
+function paste(at: Cell, text: string): void {
+  const { rows } = current.value ?? { rows: [] }
+  const read = (decimal?: DecimalMark) => pastedRows(pasteBlock(sheet, rows, at, readBlock(text), decimal))
+  const found = read()
+  if (found.ok && found.understood.length === 0) changeVersion({ rows: found.rows })
+  else incoming.value = { read }
+}
+function take(rows: SheetVersion['rows']): void {
+  changeVersion({ rows })
+  incoming.value = undefined
 }
 function saveRows(): void {
   if (!current.value) return
@@ -240,13 +262,13 @@ const given = [
           <Button size="small" @click="saveRows">Save CSV</Button>
         </span>
       </div>
-      <Alert v-if="csvFaults.length" type="error" role="alert" message="Nothing was loaded.">
-        <template #description
-          ><p v-for="(fault, i) in csvFaults.slice(0, 10)" :key="i">
-            Row {{ fault.row }}, {{ fault.column }}: {{ fault.what }}.
-          </p></template
-        >
-      </Alert>
+      <IncomingRows
+        v-if="incoming"
+        :sheet="sheet"
+        :incoming="incoming"
+        @take="take"
+        @leave="incoming = undefined"
+      />
       <Alert
         v-if="!sheets.isReadable"
         type="warning"
@@ -269,6 +291,7 @@ const given = [
         :changed="changed"
         :read-only="readOnly"
         @change="(rows, key) => changeVersion({ rows }, key)"
+        @paste="paste"
       />
       <p v-if="changed.size" class="soft">
         Marked at the left: {{ changed.size }} {{ changed.size === 1 ? 'figure' : 'figures' }} that

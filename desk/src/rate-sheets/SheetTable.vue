@@ -2,16 +2,7 @@
 import { Button } from 'ant-design-vue'
 import { nextTick, ref, useTemplateRef } from 'vue'
 import type { RateSheet, SheetVersion } from '@vivid/core'
-import {
-  cellText,
-  columnsOf,
-  copyBlock,
-  emptyRow,
-  pasteBlock,
-  readBlock,
-  writeCell,
-  type Cell,
-} from './sheet-edit'
+import { cellText, columnsOf, copyBlock, emptyRow, writeCell, type Cell } from './sheet-edit'
 
 /**
  * One version's rows as a table that is edited by keyboard: arrows and Enter walk it, Shift marks a block, Ctrl C and
@@ -24,7 +15,11 @@ const { sheet, version, changed } = defineProps<{
   changed: ReadonlySet<string>
   readOnly?: boolean
 }>()
-const emit = defineEmits<{ change: [rows: SheetVersion['rows'], key?: string] }>()
+const emit = defineEmits<{
+  change: [rows: SheetVersion['rows'], key?: string]
+  /** A block was pasted from a cell on; what it means is for the editor to ask. */
+  paste: [at: Cell, text: string]
+}>()
 
 const table = useTemplateRef<HTMLTableElement>('table')
 const anchor = ref<Cell>({ row: 0, column: 0 })
@@ -94,13 +89,13 @@ function onCopy(event: ClipboardEvent): void {
 }
 function onPaste(event: ClipboardEvent): void {
   const text = event.clipboardData?.getData('text/plain') ?? ''
-  if (!/[\t\n]/.test(text.trim()) && !/[%$,]/.test(text)) return
+  if (!/[\t\n]/.test(text.trim()) && !/[%\p{Sc},]/u.test(text)) return
   event.preventDefault()
   const at = {
     row: Math.min(anchor.value.row, end.value.row),
     column: Math.min(anchor.value.column, end.value.column),
   }
-  emit('change', pasteBlock(sheet, version.rows, at, readBlock(text)))
+  emit('paste', at, text)
 }
 
 async function addRow(): Promise<void> {

@@ -1,16 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import type { RateSheet } from '@vivid/core'
-import {
-  addKey,
-  addVersion,
-  copyBlock,
-  pasteBlock,
-  plainNumber,
-  readBlock,
-  removeKey,
-  writeCell,
-} from './sheet-edit'
+import { addKey, addVersion, copyBlock, pasteBlock, readBlock, removeKey, writeCell } from './sheet-edit'
 
 const sheet: RateSheet = {
   id: 'rates',
@@ -34,28 +25,56 @@ const rows = sheet.versions[0]?.rows ?? []
 
 test('a block from a spreadsheet is written from a cell on; missing rows are added, what lies beyond the table is left out', () => {
   const block = readBlock('good\t4.64 %\tmore\r\nfair\t$1,200.50\r\n')
-  expect(pasteBlock(sheet, rows, { row: 1, column: 1 }, block)).toEqual([
-    { keys: ['80', 'good'], value: '1' },
-    { keys: ['90', 'good'], value: '4.64' },
-    { keys: ['', 'fair'], value: '1200.50' },
-  ])
+  expect(pasteBlock(sheet, rows, { row: 1, column: 1 }, block)).toMatchObject({
+    ok: true,
+    rows: [
+      { keys: ['80', 'good'], value: '1' },
+      { keys: ['90', 'good'], value: '4.64' },
+      { keys: ['', 'fair'], value: '1200.5' },
+    ],
+  })
 })
+
+const pastedAt = (text: string, gives: RateSheet['gives'] = 'money', decimal?: '.' | ',') =>
+  pasteBlock({ ...sheet, gives }, rows, { row: 0, column: 2 }, readBlock(text), decimal)
 
 test.each([
   ['4.64%', '4.64'],
   [' 1 200 ', '1200'],
-  ['$1,200.00', '1200.00'],
+  ['$1,200.00', '1200'],
+  ['1850,00', '1850'],
+  ['1.850,50', '1850.5'],
   ['-3', '-3'],
+  ['(3.5)', '-3.5'],
   ['good, mostly', 'good, mostly'],
   ['', ''],
-])('%j is taken as %j', (typed, taken) => expect(plainNumber(typed)).toBe(taken))
+])('%j is taken as %j', (typed, taken) => {
+  const pasted = pastedAt(typed)
+  expect(pasted.ok && pasted.rows[0]?.value).toBe(taken)
+})
+
+test('what has two readings is not taken, unless it is said which; what is read otherwise than written is told', () => {
+  expect(pastedAt('1,850\n2,100')).toMatchObject({ ok: false, isAmbiguous: true })
+  const said = pastedAt('1,850\n2,100', 'money', '.')
+  expect(said.ok && said.rows.map(({ value }) => value)).toEqual(['1850', '2100'])
+  expect(said.ok && said.understood).toEqual([
+    { text: '1,850', plain: '1850' },
+    { text: '2,100', plain: '2100' },
+  ])
+  expect(pastedAt('4.5\n4,75', 'percent')).toMatchObject({ ok: false, isAmbiguous: false })
+  const plain = pastedAt('4.5 %\n4.75', 'percent')
+  expect(plain.ok && plain.understood).toEqual([])
+})
 
 test('what is copied and pasted in the same place changes nothing (blocks of any size)', () => {
   const cell = fc.record({ row: fc.nat(1), column: fc.nat(2) })
   fc.assert(
     fc.property(cell, cell, (a, b) => {
       const start = { row: Math.min(a.row, b.row), column: Math.min(a.column, b.column) }
-      expect(pasteBlock(sheet, rows, start, readBlock(copyBlock(rows, a, b)))).toEqual(rows)
+      expect(pasteBlock(sheet, rows, start, readBlock(copyBlock(rows, a, b)))).toMatchObject({
+        ok: true,
+        rows,
+      })
     }),
     { seed: 7 },
   )

@@ -1,4 +1,8 @@
 import { startOf, type RateSheet, type SheetVersion } from '@vivid/core'
+import { readBy, readingsOf, type DecimalMark } from '@vivid/contract/wording'
+import { readNumbers, type NumberCell } from '../text-tables/read-numbers'
+import type { TableFault } from '../text-tables/read-table'
+import { kindOfKey, kindOfValue } from './sheet-csv'
 
 type Row = SheetVersion['rows'][number]
 type Rows = SheetVersion['rows']
@@ -31,35 +35,67 @@ export const readBlock = (text: string): string[][] =>
     .replace(/\r\n?/g, '\n')
     .replace(/\n$/, '')
     .split('\n')
-    .map((line) => line.split('\t').map(plainNumber))
+    .map((line) => line.split('\t').map((cell) => cell.trim()))
 
-/** "4.64 %" and "$1,200.00" as the sheet writes them; other texts as they are. */
-export const plainNumber = (text: string): string => {
-  const plain = text.trim().replace(/[%$€£,\s\u00a0]/g, '')
-  return /^-?\d+(\.\d+)?$/.test(plain) ? plain : text.trim()
-}
+export type Pasted =
+  | {
+      readonly ok: true
+      readonly rows: Rows
+      readonly decimal: DecimalMark | undefined
+      /** What was taken otherwise than it was written: "1850,00" as 1850. */
+      readonly understood: readonly { readonly text: string; readonly plain: string }[]
+    }
+  | { readonly ok: false; readonly faults: readonly TableFault[]; readonly isAmbiguous: boolean }
 
-/** Writes a block into the table from a cell on; rows that are missing below are added, cells beyond the last column left out. */
+/**
+ * Writes a block into the table from a cell on; rows that are missing below are added, cells beyond the last column left
+ * out. Numbers are read with one mark before decimals throughout; what has two readings is refused with both, unless
+ * `decimal` says which it is. What is no number at all is written as it is, to be seen and mended in the table.
+ */
 export function pasteBlock(
   sheet: RateSheet,
   rows: Rows,
   at: Cell,
   block: readonly (readonly string[])[],
-): Rows {
+  decimal?: DecimalMark,
+): Pasted {
+  const kinds = [...sheet.keys.map(({ unit }) => kindOfKey(unit)), kindOfValue(sheet.gives)]
+  const names = [...sheet.keys.map(({ name }) => name), 'value']
+  const cells = block.flatMap((line, i) =>
+    line.slice(0, columnsOf(sheet) - at.column).map((text, j) => ({
+      row: at.row + i + 1,
+      column: names[at.column + j] ?? '',
+      cell: { row: at.row + i, column: at.column + j },
+      text,
+      kind: kinds[at.column + j],
+    })),
+  )
+  const isNumber = (one: (typeof cells)[number]): one is (typeof cells)[number] & NumberCell =>
+    one.kind !== undefined && readingsOf(one.text, one.kind).length > 0
+  const numbers = cells.filter(isNumber)
+  const read = readNumbers(numbers, decimal)
+  if (read.faults.length > 0) return { ok: false, faults: read.faults, isAmbiguous: read.isAmbiguous }
+  const plainAt = new Map(numbers.map(({ cell }, i) => [`${cell.row} ${cell.column}`, read.plain[i]]))
   const needed = at.row + block.length
   const padded = [
     ...rows,
     ...Array.from({ length: Math.max(0, needed - rows.length) }, () => emptyRow(sheet)),
   ]
-  return padded.map((row, i) => {
-    const line = block[i - at.row]
-    return (line ?? []).reduce(
-      (written, text, j) =>
-        at.column + j < columnsOf(sheet) ? withCell(written, at.column + j, text) : written,
-      row,
-    )
+  const written = cells.reduce<Rows>((now, { cell, text }) => {
+    return writeCell(now, cell, plainAt.get(`${cell.row} ${cell.column}`) ?? text)
+  }, padded)
+  const understood = numbers.flatMap(({ text }, i) => {
+    const plain = read.plain[i] ?? ''
+    return /[.,]/.test(text) && readBy(text, '.') !== readBy(text, ',') && !isAsWritten(text, plain)
+      ? [{ text, plain }]
+      : []
   })
+  return { ok: true, rows: written, decimal: read.decimal, understood }
 }
+
+/** Whether a number stands in its text with a point, as the sheet writes it. */
+const isAsWritten = (text: string, plain: string): boolean =>
+  !text.includes(',') && Number(text.replace(/[^\d.-]/g, '')) === Number(plain)
 
 /** A block of the table as a spreadsheet takes it. */
 export function copyBlock(rows: Rows, from: Cell, to: Cell): string {

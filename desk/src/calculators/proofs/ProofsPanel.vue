@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { Alert, Button, Input, message, Modal, Textarea } from 'ant-design-vue'
 import { closeOnEscape } from '../../app/close-on-escape'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { checkFormula, freeId, proofFromNow, type CalculatorDocument, type Proof } from '@vivid/core'
 import { figuresFor } from '@vivid/contract/wording'
 import { useDraft } from '../draft-store'
 import { localNow, localToday } from '../local-today'
 import { readTextFile, saveTextFile } from '../text-files'
-import { readProofs, writeProofs, type CsvFault } from './proofs-csv'
+import type { DecimalMark } from '@vivid/contract/wording'
+import { readProofs, writeProofs } from './proofs-csv'
+import type { TableFault } from '../../text-tables/read-table'
 import { useProofs } from './proofs-store'
 import { useTape } from '../tape-store'
 
@@ -21,7 +23,10 @@ const tape = useTape()
 const chosen = ref<string>()
 const pasted = ref('')
 const pasting = ref(false)
-const faults = ref<readonly CsvFault[]>([])
+const faults = ref<readonly TableFault[]>([])
+const isAmbiguous = ref(false)
+/** Proofs that were understood and wait to be taken. */
+const understood = ref<{ readonly proofs: Proof[]; readonly how: string }>()
 
 const figures = computed(
   () => draft.compiled && figuresFor(draft.compiled.program, document.languages[0] ?? 'en-CA'),
@@ -81,14 +86,29 @@ function makeFromNow(): void {
   chosen.value = id
 }
 
-function take(text: string): void {
-  const read = readProofs(text, document, localToday())
+function take(text: string, decimal?: DecimalMark): void {
+  const read = readProofs(text, document, localToday(), decimal)
   faults.value = read.ok ? [] : read.faults
-  if (!read.ok) return
-  put([...document.proofs, ...read.proofs])
+  isAmbiguous.value = !read.ok && read.isAmbiguous
+  understood.value = read.ok ? read : undefined
+}
+watch(pasted, () => {
+  understood.value = undefined
+  faults.value = []
+  isAmbiguous.value = false
+})
+/** "2 answers; the loan.payment 1850.25" */
+const saidShortly = ({ answers, expected }: Proof): string => {
+  const count = Object.keys(answers).length
+  const figuresSaid = expected.map(({ of, figure }) => `${of} ${figure}`).join(', ')
+  return `${count} ${count === 1 ? 'answer' : 'answers'}; ${figuresSaid}`
+}
+function keepUnderstood(): void {
+  const added = understood.value?.proofs ?? []
+  put([...document.proofs, ...added])
   pasting.value = false
   pasted.value = ''
-  void message.success(`${read.proofs.length} ${read.proofs.length === 1 ? 'proof' : 'proofs'} added.`)
+  void message.success(`${added.length} ${added.length === 1 ? 'proof' : 'proofs'} added.`)
 }
 async function load(): Promise<void> {
   const text = await readTextFile('.csv,text/csv')
@@ -127,13 +147,32 @@ function goTo(step: string): void {
         placeholder="proof,home price,= the loan.payment,± the loan.payment"
         spellcheck="false"
       />
-      <Button :disabled="!pasted.trim()" @click="take(pasted)">Add these</Button>
+      <Button v-if="!understood" :disabled="!pasted.trim()" @click="take(pasted)">Read these</Button>
+      <Alert
+        v-else
+        type="info"
+        role="status"
+        :message="`${understood.proofs.length} ${understood.proofs.length === 1 ? 'proof was' : 'proofs were'} understood.`"
+      >
+        <template #description>
+          <p>{{ understood.how }}</p>
+          <p v-for="proof in understood.proofs.slice(0, 4)" :key="proof.id">
+            {{ proof.name }}: {{ saidShortly(proof) }}
+          </p>
+          <p v-if="understood.proofs.length > 4">and {{ understood.proofs.length - 4 }} more.</p>
+          <Button type="primary" @click="keepUnderstood">Add these</Button>
+        </template>
+      </Alert>
       <Alert v-if="faults.length" type="error" role="alert" message="Nothing was added.">
         <template #description>
           <p v-for="(fault, i) in faults.slice(0, 12)" :key="i">
             Row {{ fault.row }}, {{ fault.column }}: {{ fault.what }}.
           </p>
           <p v-if="faults.length > 12">and {{ faults.length - 12 }} more.</p>
+          <p v-if="isAmbiguous" class="readings">
+            <Button @click="take(pasted, '.')">Read with a decimal point</Button>
+            <Button @click="take(pasted, ',')">Read with a decimal comma</Button>
+          </p>
         </template>
       </Alert>
     </div>

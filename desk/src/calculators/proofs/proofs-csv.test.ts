@@ -39,7 +39,7 @@ describe('a table as a spreadsheet gives it', () => {
       frequency: 'biweekly',
     }
     const line = { of: 'the loan.payment', figure: '907.59', tolerance: '0.01' }
-    expect(read(table)).toEqual({
+    expect(read(table)).toMatchObject({
       ok: true,
       proofs: [
         { id: 'a', name: 'A', on: '2026-11-25', answers, expected: [line] },
@@ -71,5 +71,43 @@ describe('a table as a spreadsheet gives it', () => {
   ])('%s is told by row and column', (_, table, row, column) => {
     const result = read(table)
     expect(result.ok ? [] : result.faults).toContainEqual(expect.objectContaining({ row, column }))
+  })
+
+  test.each<[string, string]>([
+    ['semicolons and a decimal comma', 'proof;home price;rate;= the loan.payment\nA;412600,50;4,64;1.850,25'],
+    [
+      'tabs from a spreadsheet',
+      'proof\thome price\trate\t= the loan.payment\nA\t412.600,50\t4,64 %\t1850,25',
+    ],
+    ['quotation marks', 'proof,home price,rate,= the loan.payment\nA,"412,600.50",4.64,"1,850.25"'],
+    ['columns in another order', '= the loan.payment,rate,proof,home price\n1850.25,4.64,A,412600.50'],
+  ])('%s', (_, text) => {
+    expect(read(text)).toMatchObject({
+      ok: true,
+      proofs: [
+        {
+          name: 'A',
+          answers: { homePrice: 412_600_50, rate: '4.64' },
+          expected: [{ of: 'the loan.payment', figure: '1850.25' }],
+        },
+      ],
+    })
+  })
+
+  test('a line that its commas take apart is refused, and never shifted', () => {
+    const shifted = read('proof,home price,= the loan.payment\nC,412,600,1,850.00')
+    expect(shifted).toMatchObject({ ok: false, faults: [{ row: 2 }] })
+    expect(shifted.ok ? '' : shifted.faults[0]?.what).toContain('5 cells where the heading has 3')
+  })
+
+  test('a figure with two readings is refused with both, and read as it is said', () => {
+    const text = 'proof;= the loan.payment\nA;1,850'
+    expect(read(text)).toMatchObject({
+      ok: false,
+      isAmbiguous: true,
+      faults: [{ row: 2, column: '= the loan.payment', what: '“1,850” can be 1.85 or 1850' }],
+    })
+    const said = readProofs(text, document, '2026-11-25', '.')
+    expect(said.ok && said.proofs[0]?.expected[0]?.figure).toBe('1850')
   })
 })

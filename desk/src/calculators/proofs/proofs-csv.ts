@@ -1,16 +1,29 @@
 import Papa from 'papaparse'
-import { freeId, plainName, type CalculatorDocument, type Proof, type Question } from '@vivid/core'
-import { isUnreadable, readTyped, textOfAnswer, createFigures } from '@vivid/contract/wording'
-import { minorDigitsOf } from '@vivid/core'
+import {
+  freeId,
+  minorDigitsOf,
+  plainName,
+  readMoment,
+  type CalculatorDocument,
+  type Proof,
+  type Question,
+} from '@vivid/core'
+import {
+  createFigures,
+  isUnreadable,
+  readingsOf,
+  readTyped,
+  textOfAnswer,
+  type DecimalMark,
+  type Figures,
+  type NumberKind,
+} from '@vivid/contract/wording'
+import { markWord, readNumbers } from '../../text-tables/read-numbers'
+import { readTable, separatorWords, type TableFault } from '../../text-tables/read-table'
 
-/** A fault in a table that was pasted or loaded; rows and columns are counted as people count them, the heading is row 1. */
-export interface CsvFault {
-  readonly row: number
-  readonly column: string
-  readonly what: string
-}
 export type ProofsRead =
-  { readonly ok: true; readonly proofs: Proof[] } | { readonly ok: false; readonly faults: CsvFault[] }
+  | { readonly ok: true; readonly proofs: Proof[]; readonly how: string }
+  | { readonly ok: false; readonly faults: readonly TableFault[]; readonly isAmbiguous: boolean }
 
 const NAME = 'proof'
 const DAY = 'day'
@@ -19,19 +32,28 @@ const EXPECTED = '='
 const TOLERANCE = '±'
 
 /**
- * Reads proofs from CSV: a column `proof` with the name, one `day` (2026-11-25), one for each answered question by its
- * name in formulas, `= formula` for each expected figure and `± formula` for how far it may differ. All or nothing.
+ * Reads proofs from CSV: a column `proof` with the name, one `day` (2026-11-25, or a minute of it), one for each answered
+ * question by its name in formulas, `= formula` for each expected figure and `± formula` for how far it may differ; between
+ * commas, semicolons or tabs, with a decimal point or comma. All or nothing: what has two readings is refused with both,
+ * unless `decimal` says which mark stands before decimals.
  */
-export function readProofs(text: string, document: CalculatorDocument, today: string): ProofsRead {
-  const parsed = Papa.parse<string[]>(text.replace(/^\ufeff/, '').trim(), { skipEmptyLines: 'greedy' })
-  const [head = [], ...rows] = parsed.data
-  const faults: CsvFault[] = []
+export function readProofs(
+  text: string,
+  document: CalculatorDocument,
+  today: string,
+  decimal?: DecimalMark,
+): ProofsRead {
   const questions = new Map(
     document.steps.flatMap((step) =>
       step.kind === 'question' ? [[plainName(step.name), step] as const] : [],
     ),
   )
-  const headings = head.map((cell) => cell.trim())
+  const isFigure = (heading: string) => heading.startsWith(EXPECTED) || heading.startsWith(TOLERANCE)
+  const isKnown = (heading: string) =>
+    heading === NAME || heading === DAY || isFigure(heading) || questions.has(plainName(heading))
+  const table = readTable(text, isKnown)
+  const { head: headings, lines } = table
+  const faults = [...table.faults]
   if (!headings.includes(NAME))
     faults.push({ row: 1, column: NAME, what: `a column “${NAME}” with the name of each proof is needed` })
   if (!headings.some((heading) => heading.startsWith(EXPECTED)))
@@ -40,35 +62,52 @@ export function readProofs(text: string, document: CalculatorDocument, today: st
       column: EXPECTED,
       what: 'at least one column with an expected figure is needed, headed like “= the loan.payment”',
     })
-  for (const heading of headings) {
-    const isKnown =
-      heading === NAME || heading === DAY || heading.startsWith(EXPECTED) || heading.startsWith(TOLERANCE)
-    if (!isKnown && !questions.has(plainName(heading)))
-      faults.push({ row: 1, column: heading, what: 'no question has this name' })
-  }
-  if (rows.length === 0 && faults.length === 0)
+  for (const heading of headings)
+    if (!isKnown(heading)) faults.push({ row: 1, column: heading, what: 'no question has this name' })
+  if (lines.length === 0 && faults.length === 0)
     faults.push({ row: 2, column: NAME, what: 'there are no proofs below the heading' })
-  if (rows.length + document.proofs.length > 200)
+  if (lines.length + document.proofs.length > 200)
     faults.push({ row: 202, column: NAME, what: 'a calculator may have 200 proofs' })
-  if (faults.length > 0) return { ok: false, faults }
+  if (faults.length > 0) return { ok: false, faults, isAmbiguous: false }
+
+  const minorDigits = minorDigitsOf[document.currency]
+  const kindOf = (heading: string): NumberKind | undefined => {
+    if (isFigure(heading)) return 'number'
+    const question = questions.get(plainName(heading))
+    return question && kindOfAnswer(question, minorDigits)
+  }
+  const cells = lines.flatMap((line, i) =>
+    headings.flatMap((column, j) => {
+      const [kind, cell] = [kindOf(column), line[j] ?? '']
+      return kind !== undefined && readingsOf(cell, kind).length > 0
+        ? [{ row: i + 2, column, text: cell, kind }]
+        : []
+    }),
+  )
+  const numbers = readNumbers(cells, decimal)
+  faults.push(...numbers.faults)
+  const plainAt = new Map(cells.map(({ row, column }, i) => [`${row} ${column}`, numbers.plain[i]]))
 
   const taken = [...document.proofs.map(({ id }) => ({ id }))]
-  const proofs = rows.map((row, at) => proofOf(row, at + 2))
-  return faults.length > 0 ? { ok: false, faults } : { ok: true, proofs }
+  const proofs = lines.map((line, at) => proofOf(line, at + 2))
+  if (faults.length > 0) return { ok: false, faults, isAmbiguous: numbers.isAmbiguous }
+  const mark = numbers.decimal ? `a decimal ${markWord(numbers.decimal)}` : 'no decimals'
+  return { ok: true, proofs, how: `Read as lines between ${separatorWords[table.separator]}, with ${mark}.` }
 
-  function proofOf(row: readonly string[], number: number): Proof {
-    const cell = (heading: string) => (row[headings.indexOf(heading)] ?? '').trim()
+  function proofOf(line: readonly string[], number: number): Proof {
+    const cell = (heading: string) => line[headings.indexOf(heading)] ?? ''
+    const plain = (heading: string) => plainAt.get(`${number} ${heading}`)
     const fault = (column: string, what: string) => faults.push({ row: number, column, what })
     const name = cell(NAME)
     if (name === '') fault(NAME, 'the proof needs a name')
     const on = cell(DAY) || today
-    if (!/^\d{4}-\d{2}-\d{2}$/.test(on)) fault(DAY, `“${on}” is not a day like 2026-11-25`)
+    if (!readMoment(on)) fault(DAY, `“${on}” is not a day like 2026-11-25`)
     const answers: Proof['answers'] = {}
     for (const heading of headings) {
       const question = questions.get(plainName(heading))
       const typed = cell(heading)
       if (!question || typed === '') continue
-      const answer = answerOf(question, typed)
+      const answer = answerOf(question, typed, plain(heading))
       if (answer === undefined) fault(heading, `“${typed}” cannot be read as an answer`)
       else answers[question.id] = answer
     }
@@ -76,8 +115,9 @@ export function readProofs(text: string, document: CalculatorDocument, today: st
       if (!heading.startsWith(EXPECTED) || cell(heading) === '') return []
       const of = heading.slice(1).trim()
       const tolerance = headings.find((one) => one.startsWith(TOLERANCE) && one.slice(1).trim() === of)
-      const figure = plainFigure(cell(heading))
-      const allowed = plainFigure((tolerance && cell(tolerance)) || '0')
+      const [written, inPlain] = [cell(heading), plain(heading)]
+      const figure = inPlain === undefined || Number(written) === Number(inPlain) ? written : inPlain
+      const allowed = tolerance && cell(tolerance) !== '' ? (plain(tolerance) ?? cell(tolerance)) : '0'
       if (!/^\d+(\.\d+)?$/.test(allowed))
         fault(tolerance ?? heading, `“${allowed}” is no tolerance, like 0.01`)
       return [{ of, figure, tolerance: allowed }]
@@ -88,23 +128,41 @@ export function readProofs(text: string, document: CalculatorDocument, today: st
     return { id, name: name || 'proof', answers, on, expected }
   }
 
-  function answerOf(question: Question, typed: string): Proof['answers'][string] | undefined {
+  /** `plain`: the number in it, if it is one, with a decimal point. */
+  function answerOf(
+    question: Question,
+    typed: string,
+    plain: string | undefined,
+  ): Proof['answers'][string] | undefined {
     if (question.asks === 'choice')
       return question.options.find((one) => one.name.toLowerCase() === typed.toLowerCase())?.name
-    const locale = document.languages[0] ?? 'en-CA'
-    const answer = readTyped(question, typed, 'percent', {
-      locale,
-      minorDigits: minorDigitsOf[document.currency],
-    })
+    const isAmount = /\p{Sc}|[A-Z]{3}/u.test(typed)
+    const text = plain === undefined ? typed : `${isAmount ? `${document.currency} ` : ''}${plain}`
+    const locale = plain === undefined ? (document.languages[0] ?? 'en-CA') : 'en-CA'
+    const answer = readTyped(question, text, 'percent', { locale, minorDigits })
     if (answer === null || answer === undefined || isUnreadable(answer)) return undefined
     return answer as Proof['answers'][string]
   }
 }
 
-/** "1,968.47 $" as "1968.47"; texts and dates as they are. */
-const plainFigure = (cell: string) => {
-  const bare = cell.replace(/[\s,$%]/g, '')
-  return /^-?\d+(\.\d+)?$/.test(bare) ? bare : cell
+/** What an answer's number can be; a length of time has words of its own. */
+function kindOfAnswer(question: Question, minorDigits: number): NumberKind | undefined {
+  switch (question.asks) {
+    case 'money':
+      return { minorDigits }
+    case 'percent':
+      return 'percent'
+    case 'share':
+      return 'number'
+    case 'number':
+      return 'whole'
+    case 'term':
+    case 'date':
+    case 'yesNo':
+    case 'choice':
+    case 'frequency':
+      return undefined
+  }
 }
 
 /** The proofs as the same table, to be kept or filled in elsewhere. */
@@ -122,7 +180,7 @@ export function writeProofs({ proofs, steps, languages, currency }: CalculatorDo
     name,
     on,
     ...questions.map((question) =>
-      question.id in answers ? textOfAnswer(question, answers[question.id], figures) : '',
+      question.id in answers ? plainAnswer(question, answers[question.id], figures) : '',
     ),
     ...formulas.flatMap((of) => {
       const line = expected.find((one) => one.of === of)
@@ -131,4 +189,17 @@ export function writeProofs({ proofs, steps, languages, currency }: CalculatorDo
   ])
   // A cell that a spreadsheet would take for a formula is written with a mark before it; our own headings begin with "=".
   return Papa.unparse([head, ...rows])
+}
+
+/** An answer with its number in plain decimals, whatever the calculator's language: files have one mark before decimals. */
+function plainAnswer(question: Question, answer: unknown, figures: Figures): string {
+  const amount = (minor: number) => (minor / 10 ** figures.digits).toFixed(figures.digits)
+  if (answer === null || answer === undefined) return ''
+  if (question.asks === 'money') return amount(Number(answer))
+  if (question.asks === 'percent' || question.asks === 'number') return String(answer)
+  if (question.asks === 'share' && typeof answer === 'object') {
+    if ('percent' in answer) return `${String(answer.percent)}%`
+    if ('money' in answer) return `${figures.currency} ${amount(Number(answer.money))}`
+  }
+  return textOfAnswer(question, answer, figures)
 }
