@@ -9,7 +9,8 @@ export {
   type SheetChange,
   type SheetDoubt,
 } from './calculator/sheets/sheet-changes'
-export { keysText, sheetFaults, type SheetFault, type SheetFaultCode } from './calculator/sheets/sheet-faults'
+export { keysText } from './calculator/sheets/key-text'
+export { sheetFaults, type SheetFault, type SheetFaultCode } from './calculator/sheets/sheet-faults'
 export {
   daysTouched,
   headlineReadout,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Alert, Button, Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { sheetChanges, startOf, type RateSheet, type SheetVersion } from '@vivid/core'
+import { keysText, sheetChanges, startOf, type RateSheet, type SheetVersion } from '@vivid/core'
 import type { DecimalMark } from '@vivid/contract/wording'
 import PickField from '../calculators/fields/PickField.vue'
 import { localNow, localToday } from '../calculators/local-today'
@@ -51,12 +51,12 @@ watch([() => sheet.id, shown], () => (incoming.value = undefined))
 const changed = computed(() => {
   const version = current.value
   if (!version || !sheets.isReadable) return new Set<string>()
+  const rowAt = new Map(version.rows.map(({ keys }, row) => [keysText(keys), row]))
   const changes = sheetChanges(sheets.saved?.live ?? undefined, sheet)
   return new Set(
     changes
       .filter(({ start }) => start === startOf(version))
-      .map(({ keys }) => version.rows.findIndex((row) => row.keys.join() === keys.join()))
-      .filter((row) => row >= 0)
+      .flatMap(({ keys }) => rowAt.get(keysText(keys)) ?? [])
       .map((row) => `${row} ${sheet.keys.length}`),
   )
 })
@@ -211,7 +211,8 @@ const given = [
         :aria-pressed="at === shown"
         @click="shown = at"
       >
-        {{ startSaid(startOf(version)) }} <span class="soft">{{ partOf(version, sheet, minute()) }}</span>
+        {{ startSaid(startOf(version)) }}
+        <span class="soft">{{ partOf(version, sheets.saved?.live ?? undefined, minute()) }}</span>
       </button>
       <button v-if="!readOnly" type="button" class="link" @click="another">Add a version</button>
     </div>

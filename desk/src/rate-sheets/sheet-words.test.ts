@@ -29,6 +29,19 @@ test.each([
   expect(sheet.versions.map((version) => partOf(version, sheet, now))).toEqual(parts),
 )
 
+test('what nobody approved is never in force', () => {
+  const now = '2027-06-01T12:00'
+  expect(sheet.versions.map((version) => partOf(version, undefined, now))).toEqual(
+    sheet.versions.map(() => 'not approved'),
+  )
+  const approved = { ...sheet, versions: sheet.versions.slice(0, 2) }
+  expect(sheet.versions.map((version) => partOf(version, approved, now))).toEqual([
+    'past',
+    'in force',
+    'not approved',
+  ])
+})
+
 describe('each fault is said so that it can be mended', () => {
   const fault = (code: SheetFault['code'], keys?: readonly string[]): SheetFault => ({
     code,

@@ -9,14 +9,16 @@ export function startSaid(start: string): string {
   return time === '00:00' ? said : `${said}, ${time}`
 }
 
-/** Which part a version plays at a minute. */
+/** Which part a version plays at a minute, by the state that was approved; what nobody approved is never in force. */
 export function partOf(
   version: SheetVersion,
-  { versions }: RateSheet,
+  approved: RateSheet | undefined,
   now: string,
-): 'past' | 'in force' | 'coming' {
+): 'past' | 'in force' | 'coming' | 'not approved' {
+  const starts = (approved?.versions ?? []).map(startOf)
+  if (!starts.includes(startOf(version))) return 'not approved'
   if (startOf(version) > now) return 'coming'
-  const begun = versions.map(startOf).filter((start) => start <= now)
+  const begun = starts.filter((start) => start <= now)
   return startOf(version) === begun.sort().at(-1) ? 'in force' : 'past'
 }
 

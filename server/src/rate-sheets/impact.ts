@@ -32,12 +32,13 @@ export function impactOf(
   const before = inForce.find(({ id }) => id === changed.id)
   const after = [...inForce.filter(({ id }) => id !== changed.id), changed]
   const days = daysTouched(before, changed, now)
+  const figureInForce = figuresInForce(before)
   const touched = live.filter(({ document }) => usesSheet(document, changed.id))
   return {
     changes: sheetChanges(before, changed).map((change) => ({
       ...change,
       keys: [...change.keys],
-      before: change.before ?? valueInForce(before, change),
+      before: change.before ?? figureInForce(change),
     })),
     doubts: sheetDoubts(before, changed).map((doubt) => ({ ...doubt, keys: [...doubt.keys] })),
     calculators: touched.map(({ id, document }) => {
@@ -66,10 +67,16 @@ export function impactOf(
   }
 }
 
-/** The figure a new version's takes over from. */
-function valueInForce(sheet: RateSheet | undefined, { start, keys }: SheetChange): string | null {
-  const rows = (sheet && inForce(sheet, start)?.rows) ?? []
-  return rows.find((row) => keysText(row.keys) === keysText(keys))?.value ?? null
+/** The figure a new version's takes over from; each version's rows are gone through once. */
+function figuresInForce(sheet: RateSheet | undefined) {
+  const byStart = new Map<string, ReadonlyMap<string, string>>()
+  return ({ start, keys }: SheetChange): string | null => {
+    const known =
+      byStart.get(start) ??
+      new Map((sheet && inForce(sheet, start)?.rows)?.map((row) => [keysText(row.keys), row.value]))
+    byStart.set(start, known)
+    return known.get(keysText(keys)) ?? null
+  }
 }
 
 export const usesSheet = ({ steps }: CalculatorDocument, sheetId: string): boolean =>

@@ -1,5 +1,6 @@
 import { Decimal } from '../../money/decimal'
 import type { RateSheet, SheetKey } from '../document/sheets'
+import { isDecimalText, plainKey } from '../sheets/key-text'
 import { inForce } from '../sheets/versions'
 
 export type LookedUp =
@@ -30,7 +31,7 @@ function rowsFor(
   key: KeyValue | undefined,
 ): SheetRow[] {
   if (key === undefined) return []
-  if (typeof key === 'string') return rows.filter((row) => row.keys[at]?.toLowerCase() === key.toLowerCase())
+  if (typeof key === 'string') return rows.filter((row) => plainKey(row.keys[at] ?? '') === plainKey(key))
   const keyed = rows.flatMap((row) => {
     const text = row.keys[at] ?? ''
     return isDecimalText(text) ? [{ row, key: new Decimal(text) }] : []
@@ -48,6 +49,3 @@ function rowsFor(
   )
   return bound ? within.filter((one) => one.key.equals(bound)).map(({ row }) => row) : []
 }
-
-/** As the sheet's schema has it; here again because the schema stays out of the visitor's browser. */
-const isDecimalText = (text: string) => /^-?\d{1,16}(\.\d{1,12})?$/.test(text)

@@ -1,6 +1,6 @@
 import { Decimal } from '../../money/decimal'
 import type { RateSheet, SheetVersion } from '../document/sheets'
-import { keysText } from './sheet-faults'
+import { keysText } from './key-text'
 import { startOf } from './versions'
 
 /** One figure of a sheet that became another, came, or went; null where there is none. */

@@ -1,6 +1,6 @@
 import { Decimal } from '../../money/decimal'
-import { decimalText } from '../document/shapes'
 import type { RateSheet, SheetKey } from '../document/sheets'
+import { isDecimalText, keysText, keyText } from './key-text'
 import { startOf } from './versions'
 
 export type SheetFaultCode =
@@ -26,13 +26,7 @@ export interface SheetFault {
   readonly keys?: readonly string[]
 }
 
-const isDecimalText = (text: string) => decimalText.safeParse(text).success
 const isText = ({ unit }: SheetKey) => unit === 'text' || unit === 'frequency'
-
-/** One way to write each key, so that 80 and 80.0, or Good and good, are the same. */
-export const keyText = (text: string): string =>
-  isDecimalText(text) ? new Decimal(text).toFixed() : text.trim().toLowerCase()
-export const keysText = (keys: readonly string[]): string => keys.map(keyText).join('|')
 
 /** Years in which rates of a lender may take effect. */
 const YEARS = { least: 1990, most: 2100 }
@@ -90,15 +84,32 @@ function rowFaults({ keys: columns, gives, versions }: RateSheet, version: numbe
   return faults
 }
 
-/** Of two keys, each value of the one has a row with each value of the other: else a look-up falls through. */
+/** So many gaps are told; who has that many needs to see no more. */
+const MOST_GAPS = 100
+
+/**
+ * Of two keys, each value of the one has a row with each value of the other: else a look-up falls through. Work grows as
+ * the rows do: a key with n rows is missed by one of any n + 1 others.
+ */
 function gaps({ keys: columns, versions }: RateSheet, version: number): SheetFault[] {
   if (columns.length < 2) return []
-  const rows = versions[version]?.rows ?? []
-  const distinct = (i: number) => new Map(rows.map(({ keys }) => [keyText(keys[i] ?? ''), keys[i] ?? '']))
-  const there = new Set(rows.map(({ keys }) => keysText(keys)))
-  return [...distinct(0).values()].flatMap((first) =>
-    [...distinct(1).values()]
-      .filter((second) => !there.has(keysText([first, second])))
-      .map((second) => ({ code: 'GAP' as const, version, row: -1, column: 0, keys: [first, second] })),
-  )
+  const seconds = new Map<string, string>()
+  const found = new Map<string, { readonly first: string; readonly with: Set<string> }>()
+  for (const { keys } of versions[version]?.rows ?? []) {
+    const [first = '', second = ''] = keys
+    seconds.set(keyText(second), second)
+    const entry = found.get(keyText(first)) ?? { first, with: new Set<string>() }
+    entry.with.add(keyText(second))
+    found.set(keyText(first), entry)
+  }
+  const faults: SheetFault[] = []
+  for (const { first, with: present } of found.values()) {
+    if (present.size === seconds.size) continue
+    for (const [plain, second] of seconds) {
+      if (faults.length === MOST_GAPS) return faults
+      if (!present.has(plain))
+        faults.push({ code: 'GAP', version, row: -1, column: 0, keys: [first, second] })
+    }
+  }
+  return faults
 }

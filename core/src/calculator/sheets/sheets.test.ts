@@ -4,6 +4,7 @@ import type { RateSheet } from '../document/sheets'
 import { starters } from '../starters'
 import { addedPremiums, monthlyPremiums } from '../starters/sheets'
 import { sheetChanges, sheetDoubts } from './sheet-changes'
+import { keysText } from './key-text'
 import { sheetFaults } from './sheet-faults'
 import { daysTouched, sheetImpact } from './sheet-impact'
 import { begunBy, inForce } from './versions'
@@ -158,4 +159,33 @@ test('by how much sample payments move is the difference of the two headlines, a
   const wrong = { ...addedPremiums, versions: [{ ...dearer.versions[1]!, from: '2026-01-01' }] }
   const broken = sheetImpact(document, [addedPremiums], [wrong], [], '2026-11-25T09:00').proofs
   expect(broken.every(({ agreedBefore, agreesAfter }) => agreedBefore && !agreesAfter)).toBe(true)
+})
+
+describe('keys are compared as people mean them', () => {
+  test.each([
+    ['Good ', 'good'],
+    ['  very   good', 'Very Good'],
+    ['ｇｏｏｄ', 'good'],
+    ['80', '80.00'],
+    [' 80 ', '80'],
+  ])('“%s” is “%s”', (a, b) => expect(keysText([a])).toBe(keysText([b])))
+})
+
+test('gaps are found in a time that grows as the rows do, and at most a hundred are told', () => {
+  const rows = Array.from({ length: 2_000 }, (_, i) => ({ keys: [String(i), `band ${i}`], value: '1' }))
+  const sheet: RateSheet = {
+    id: 'wide',
+    name: 'Wide',
+    keys: [
+      { id: 'a', name: 'A', unit: 'number', match: 'exact' },
+      { id: 'b', name: 'B', unit: 'text', match: 'exact' },
+    ],
+    gives: 'percent',
+    versions: [{ from: '2026-01-01', rows }],
+  }
+  const faults = sheetFaults(sheet)
+  expect(faults).toHaveLength(100)
+  expect(faults[0]).toMatchObject({ code: 'GAP', keys: ['0', 'band 1'] })
+  const whole = rows.map(({ value }, i) => ({ keys: [String(i % 40), `band ${Math.floor(i / 40)}`], value }))
+  expect(sheetFaults({ ...sheet, versions: [{ from: '2026-01-01', rows: whole }] })).toEqual([])
 })

@@ -72,8 +72,7 @@ function disagreements({ values, readouts, ledgers }: Evaluation): string[] {
     const ledger = ledgers.get(readout.loan)
     if (!ledger) continue
     const { years } = readout
-    const sum = (of: (year: LedgerYear) => number) =>
-      years.reduce((total, year) => total + of(year), 0)
+    const sum = (of: (year: LedgerYear) => number) => years.reduce((total, year) => total + of(year), 0)
     adds(`${readout.id} paid`, ledger.totals.paid - ledger.paidToday, [sum(({ paid }) => paid)])
     adds(`${readout.id} insurance`, ledger.totals.insurance, [sum(({ insurance }) => insurance)])
   }
