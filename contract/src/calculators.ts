@@ -75,6 +75,8 @@ export const CalculatorOpened = z.strictObject({
   sentNote: z.string(),
   sentBack: SentBack.nullable(),
   liveEdition: z.int().nullable(),
+  /** Of a calculator that was taken down: the edition visitors had until then. */
+  lastLiveEdition: z.int().nullable(),
   editions: z.array(EditionSummary),
   /** The document of the newest edition, to read the changes since against; null before the first. */
   lastPublished: CalculatorDocument.nullable(),

@@ -51,7 +51,8 @@ export {
 export { textIn } from './calculator/document/text-in'
 export { RichText, type RichTexts, type Texts } from './calculator/document/texts'
 export { askFormulas, type Asked, type AskedFormula } from './calculator/ask-formulas'
-export { changesBetween, mergeDocuments, type Change, type Conflict } from './calculator/changes'
+export { changesBetween, type Change } from './calculator/changes/flat'
+export { mergeDocuments, type Conflict } from './calculator/changes/merge'
 export {
   compile,
   createCompiler,

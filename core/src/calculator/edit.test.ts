@@ -156,3 +156,22 @@ describe('a document of the first version', () => {
     expect(openDocument({ ...oldDocument, version: 3 })).toMatchObject({ ok: false, field: 'version' })
   })
 })
+
+test('an option that is renamed is followed in every formula that compares its choice with it', () => {
+  const document = withSteps(
+    choice('band', 'credit band', t('Band', 'Bande'), {
+      gives: 'name',
+      options: ['good', 'fair'].map((name) => ({ name, label: {}, value: null })),
+      default: 'good',
+    }),
+    working('w', 'w', 'if credit band = "good" and "good" != credit band then 1 else 2'),
+    working('v', 'v', 'if rate > 3 then "good" else "fair"'),
+  )
+  const renamed = renameOption(document, 'band', 'good', 'very good')
+  const formula = (id: string) => {
+    const step = renamed.steps.find((one) => one.id === id)
+    return step?.kind === 'working' ? step.formula : undefined
+  }
+  expect(formula('w')).toBe('if credit band = "very good" and "very good" != credit band then 1 else 2')
+  expect(formula('v')).toBe('if rate > 3 then "good" else "fair"')
+})

@@ -1,4 +1,4 @@
-import { namesIn, nameFault, plainName } from '../formula/syntax'
+import { namesIn, nameFault, optionsIn, plainName, type FormulaReader } from '../formula/syntax'
 import type { CalculatorDocument } from './document/document'
 import type { CalculatorStep } from './document/steps'
 import type { Texts } from './document/texts'
@@ -123,20 +123,27 @@ export function duplicateStep(
   return { document: insertStep(document, copy, id), id: copy.id }
 }
 
-/** Gives an option of a choice another name: as the default, in every answer, and as a label that said the old one. */
+/**
+ * Gives an option of a choice another name: as the default, in every answer, as a label that said the old one, and in
+ * every formula that compares the choice with it.
+ */
 export function renameOption(
   document: CalculatorDocument,
   questionId: string,
   from: string,
   to: string,
 ): CalculatorDocument {
+  const reader = readerOf(document.steps)
+  const asked = plainName(document.steps.find(({ id }) => id === questionId)?.name ?? '')
+  const inFormula = (text: string) => withOptionRenamed(text, asked, from, to, reader)
   const following = (label: Texts): Texts =>
     Object.fromEntries(Object.entries(label).map(([language, text]) => [language, text === from ? to : text]))
   const inAnswers = <T extends { answers: Record<string, unknown> }>(one: T): T =>
     one.answers[questionId] === from ? { ...one, answers: { ...one.answers, [questionId]: to } } : one
+  const followed = mapAllFormulas(document, inFormula)
   return {
-    ...document,
-    steps: document.steps.map((step) =>
+    ...followed,
+    steps: followed.steps.map((step) =>
       step.id === questionId && step.kind === 'question' && step.asks === 'choice'
         ? {
             ...step,
@@ -147,7 +154,19 @@ export function renameOption(
           }
         : step,
     ),
-    samples: document.samples.map(inAnswers),
-    proofs: document.proofs.map(inAnswers),
+    samples: followed.samples.map(inAnswers),
+    proofs: followed.proofs.map(inAnswers),
   }
 }
+
+/** A formula with an option's name changed where it stands against its choice: `credit band = "good"`. */
+const withOptionRenamed = (
+  text: string,
+  asked: string,
+  from: string,
+  to: string,
+  reader: FormulaReader,
+): string =>
+  optionsIn(text, asked, reader)
+    .filter(({ option }) => option.toLowerCase() === from.toLowerCase())
+    .reduceRight((changed, place) => `${changed.slice(0, place.from)}"${to}"${changed.slice(place.to)}`, text)

@@ -83,6 +83,31 @@ export function namesIn(text: string, reader: FormulaReader): { from: number; to
   return found
 }
 
+/** Every text in a formula that stands in one comparison, choice or list of arguments with a name, and its place. */
+export function optionsIn(
+  text: string,
+  name: string,
+  reader: FormulaReader,
+): { from: number; to: number; option: string }[] {
+  const found: { from: number; to: number; option: string }[] = []
+  const visit = (node: SyntaxNode): void => {
+    if (node.name === 'Comparison' && mentions(node, name))
+      for (const { from, to, text: quoted } of textsIn(node))
+        found.push({ from, to, option: quoted.replace(/^"|"$/g, '') })
+    else node.children.forEach(visit)
+  }
+  const root = reader.parse(text)
+  if (root) visit(root)
+  return found
+}
+
+const mentions = (node: SyntaxNode, name: string): boolean =>
+  (node.name === 'VariableName' && plainName(node.text) === name) ||
+  node.children.some((child) => mentions(child, name))
+
+const textsIn = (node: SyntaxNode): SyntaxNode[] =>
+  node.name === 'StringLiteral' ? [node] : node.children.flatMap(textsIn)
+
 /** A name as it is compared: one space between words, no capitals. */
 export const plainName = (text: string): string => text.trim().replace(/\s+/g, ' ').toLowerCase()
 

@@ -14,7 +14,7 @@ const rows = computed(() => {
   if (!document) return []
   return draft.conflicts.map((conflict) => ({
     key: conflict.key,
-    place: placeWords(conflict, document),
+    place: placeWords(conflict, document, conflict.mine, conflict.theirs),
     mine: valueWords(conflict.mine, conflict, document),
     theirs: valueWords(conflict.theirs, conflict, document),
   }))

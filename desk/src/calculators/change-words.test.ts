@@ -83,3 +83,11 @@ test('a renamed value is told where it is used', () => {
     ['The loan, rate a year', 'rate', 'yearly rate'],
   ])
 })
+
+test('a step that one removed and the other changed is named, with what became of it', () => {
+  const place = { of: 'step', id: 'gone', field: '' } as const
+  const mine = { 'step/gone/name': 'extra fee', 'step/gone/kind': 'question', 'step/gone/asks': 'money' }
+  expect(placeWords(place, before, mine, undefined)).toBe('Extra fee')
+  expect(valueWords(mine, place, before)).toBe('kept with its changes (money)')
+  expect(valueWords(undefined, place, before)).toBe('removed')
+})

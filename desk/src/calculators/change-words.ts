@@ -54,7 +54,12 @@ const fieldWords: Readonly<Record<string, string>> = {
 type Place = Pick<Change, 'of' | 'id' | 'field'>
 
 /** Where a change is, in the author's words: "home price, most"; "the loan, balloon"; "title in Canadian French". */
-export function placeWords({ of, id, field }: Place, document: CalculatorDocument): string {
+export function placeWords(
+  { of, id, field }: Place,
+  document: CalculatorDocument,
+  ...others: readonly unknown[]
+): string {
+  if (field === '') return capitalised(wholeName({ of, id }, document, others))
   const [first = '', second] = field.split('.')
   const owner =
     of === 'step'
@@ -66,6 +71,35 @@ export function placeWords({ of, id, field }: Place, document: CalculatorDocumen
     Boolean,
   )
   return capitalised(words.join(', '))
+}
+
+/** The name of a whole step, sample visitor or proof, also of one that one of them removed. */
+function wholeName(
+  { of, id }: Pick<Place, 'of' | 'id'>,
+  document: CalculatorDocument,
+  others: readonly unknown[],
+): string {
+  if (of === 'document') return 'the whole draft'
+  const list = { step: document.steps, sample: document.samples, proof: document.proofs }[of]
+  const named = list.find((one: { id: string }) => one.id === id)?.name
+  return named ?? others.map((one) => fieldOfWhole(one, 'name')).find(Boolean) ?? id ?? ''
+}
+
+/** A field of a whole item, which stands by its full key. */
+const fieldOfWhole = (whole: unknown, field: string): string | undefined =>
+  typeof whole === 'object' && whole !== null
+    ? Object.entries(whole).flatMap(([key, value]) =>
+        key.split('/').slice(2).join('/') === field ? [String(value)] : [],
+      )[0]
+    : undefined
+
+/** What became of a whole step, sample visitor or proof: gone, or what it is now. */
+function wholeWords(whole: unknown, of: Place['of']): string {
+  if (of === 'document') return 'as it is here'
+  if (whole === undefined) return 'removed'
+  const kind = ['shows', 'asks', 'kind'].map((field) => fieldOfWhole(whole, field)).find(Boolean)
+  const words = kind?.replace(/([A-Z])/g, ' $1').toLowerCase()
+  return words ? `kept with its changes (${words})` : 'kept with its changes'
 }
 
 function detailWords(first: string, second: string | undefined, document: CalculatorDocument): string {
@@ -80,6 +114,7 @@ function detailWords(first: string, second: string | undefined, document: Calcul
 
 /** A field's value in words: amounts, percentages and lengths as they are typed. */
 export function valueWords(value: unknown, { of, id, field }: Place, document: CalculatorDocument): string {
+  if (field === '') return wholeWords(value, of)
   if (value === undefined || value === null || value === '\u0000record') return 'nothing'
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   const [first = '', second = ''] = field.split('.')

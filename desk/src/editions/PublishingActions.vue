@@ -31,7 +31,8 @@ const hasProblems = computed(
 const proofs = useProofs()
 const unchanged = computed(() => calculator.value?.state === 'live' && !unsaved.value)
 const waits = computed(() => calculator.value?.state === 'sent' && !unsaved.value)
-const newest = computed(() => calculator.value?.editions[0]?.number)
+/** The edition visitors had until it was taken down. */
+const toPutBack = computed(() => calculator.value?.lastLiveEdition ?? calculator.value?.editions[0]?.number)
 
 /** Why the next step cannot be taken, for the person here. */
 const reason = computed(() => {
@@ -100,11 +101,11 @@ async function takeDown(): Promise<void> {
       >Take down</Button
     >
     <Button
-      v-if="calculator.state === 'takenDown' && newest && session.can('approve')"
+      v-if="calculator.state === 'takenDown' && toPutBack && session.can('approve')"
       :loading="busy"
-      @click="bringBack(newest)"
+      @click="bringBack(toPutBack)"
     >
-      Put edition {{ newest }} back
+      Put edition {{ toPutBack }} back
     </Button>
     <RouterLink v-if="calculator.liveEdition !== null" :to="`/placements?calculator=${calculator.slug}`"
       ><Button type="text">Placements</Button></RouterLink

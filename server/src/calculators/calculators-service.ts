@@ -88,6 +88,12 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     }
   }
 
+  /** What visitors had when it was taken down; the record knows. */
+  async function lastLiveEdition({ id, liveEdition, takenDownAt }: CalculatorData): Promise<number | null> {
+    if (liveEdition !== null || takenDownAt === null) return null
+    return record.liveEditionAt(id, new Date(takenDownAt.getTime() - 1))
+  }
+
   async function opened(calculator: CalculatorData): Promise<CalculatorOpened> {
     const [all, styleOf, nameOf] = await Promise.all([
       editions.ofCalculator(calculator.id),
@@ -111,6 +117,7 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       sentNote: state === 'sent' ? calculator.sentNote : '',
       sentBack: sentBack && { ...sentBack, by: nameOf(sentBack.by), remarks: [...sentBack.remarks] },
       liveEdition,
+      lastLiveEdition: await lastLiveEdition(calculator),
       editions: all.map(({ number, sha256, note, publishedAt, approvedBy, editedBy }) => ({
         number,
         note,

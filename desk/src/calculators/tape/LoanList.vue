@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed } from 'vue'
-import type { CalculatorDocument, Texts } from '@vivid/core'
+import { computed, reactive } from 'vue'
+import { plainName, type CalculatorDocument, type Texts } from '@vivid/core'
 import PickField from '../fields/PickField.vue'
 import TextsField from '../fields/TextsField.vue'
 
@@ -25,6 +25,21 @@ const set = (at: number, fields: Partial<Chosen>) =>
     'change',
     loans.map((one, i) => (i === at ? { ...one, ...fields } : one)),
   )
+/** Another loan: a label that said the old one's name says the new one's; words of its author's stay, marked to be read again. */
+function pick(at: number, loan: string): void {
+  const nameOf = (id: string | undefined) => offered.value.find(({ value }) => value === id)?.label ?? ''
+  const old = loans[at]
+  const following = Object.fromEntries(
+    Object.entries(old?.label ?? {}).map(([language, text]) => [
+      language,
+      plainName(text) === plainName(nameOf(old?.loan)) ? nameOf(loan) : text,
+    ]),
+  )
+  const keepsWords = Object.values(following).some((text) => text !== '' && text !== nameOf(loan))
+  if (keepsWords) stale.add(at)
+  set(at, { loan, label: following })
+}
+const stale = reactive(new Set<number>())
 function add(): void {
   const next =
     offered.value.find(({ value }) => !loans.some(({ loan }) => loan === value)) ?? offered.value[0]
@@ -44,7 +59,7 @@ function add(): void {
         :label="`Loan ${at + 1}`"
         :value="one.loan"
         :options="offered"
-        @change="set(at, { loan: $event })"
+        @change="pick(at, $event)"
       />
       <TextsField
         :id="`${id}-loan-${at}-label`"
@@ -52,8 +67,11 @@ function add(): void {
         :texts="one.label"
         :languages="document.languages"
         :field="`${id}.loans.${at}.label`"
-        @change="set(at, { label: $event })"
+        @change="(stale.delete(at), set(at, { label: $event }))"
       />
+      <p v-if="stale.has(at)" class="soft" role="status">
+        The label is still that of the loan before: write what visitors should read of this one.
+      </p>
       <Button
         size="small"
         @click="

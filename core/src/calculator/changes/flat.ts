@@ -1,9 +1,9 @@
 import equal from 'fast-deep-equal'
-import type { CalculatorDocument } from './document/document'
+import type { CalculatorDocument } from '../document/document'
 
 /**
  * One field in which two documents differ: `label.fr-CA` of a step, `title.en-CA` or the order of the steps of the
- * document, a field of a sample visitor or a proof.
+ * document, a field of a sample visitor or a proof. An empty field is the whole of it.
  */
 export interface Change {
   readonly of: 'document' | 'step' | 'sample' | 'proof'
@@ -14,15 +14,8 @@ export interface Change {
   readonly after: unknown
 }
 
-/** One field that two people changed differently since they both had `before`. */
-export interface Conflict extends Omit<Change, 'after'> {
-  readonly key: string
-  readonly mine: unknown
-  readonly theirs: unknown
-}
-
 /** The fields of a document laid flat: `document//title/en-CA`, `step/homePrice/label/en-CA`, `document//steps` for their order. */
-type Flat = Map<string, unknown>
+export type Flat = Map<string, unknown>
 
 /** Which fields differ between two documents, in the order of the later one. */
 export function changesBetween(before: CalculatorDocument, after: CalculatorDocument): Change[] {
@@ -32,61 +25,9 @@ export function changesBetween(before: CalculatorDocument, after: CalculatorDocu
     .map((key) => ({ ...placeOf(key), before: from.get(key), after: to.get(key) }))
 }
 
-/**
- * Joins two people's changes to the same document. What only one of them changed is taken from that one; where
- * both changed a field differently, `choose` decides, and the field is listed in `conflicts`.
- */
-export function mergeDocuments(
-  base: CalculatorDocument,
-  mine: CalculatorDocument,
-  theirs: CalculatorDocument,
-  choose: (conflict: Conflict) => 'mine' | 'theirs' = () => 'mine',
-): { document: CalculatorDocument; conflicts: Conflict[] } {
-  const [b, m, t] = [flatten(base), flatten(mine), flatten(theirs)]
-  const conflicts: Conflict[] = []
-  const merged: Flat = new Map()
-  for (const key of keysOf(m, t)) {
-    const [before, my, their] = [b.get(key), m.get(key), t.get(key)]
-    if (equal(my, their) || equal(their, before)) merged.set(key, my)
-    else if (equal(my, before)) merged.set(key, their)
-    else if (isList(key)) merged.set(key, joinedOrder(before, my, their))
-    else {
-      const conflict = { key, ...placeOf(key), before, mine: my, theirs: their }
-      conflicts.push(conflict)
-      merged.set(key, choose(conflict) === 'mine' ? my : their)
-    }
-  }
-  return { document: rebuild(merged), conflicts }
-}
+export const keysOf = (first: Flat, second: Flat) => [...new Set([...first.keys(), ...second.keys()])]
 
-const isList = (key: string) =>
-  key.split('/').length === 3 && key.startsWith('document//') && key.slice(10) in LISTS
-
-/**
- * The order of steps (or samples, or proofs) where both changed it: mine, with what they added where they put it,
- * without what they removed.
- */
-function joinedOrder(before: unknown, mine: unknown, theirs: unknown): string[] {
-  const [base, my, their] = [before, mine, theirs].map((list) => (list ?? []) as string[]) as [
-    string[],
-    string[],
-    string[],
-  ]
-  const joined = my.filter((id) => their.includes(id) || !base.includes(id))
-  for (const [index, id] of their.entries()) {
-    if (base.includes(id) || joined.includes(id)) continue
-    const after = their
-      .slice(0, index)
-      .reverse()
-      .find((one) => joined.includes(one))
-    joined.splice(after === undefined ? 0 : joined.indexOf(after) + 1, 0, id)
-  }
-  return joined
-}
-
-const keysOf = (first: Flat, second: Flat) => [...new Set([...first.keys(), ...second.keys()])]
-
-function placeOf(key: string): Pick<Change, 'of' | 'id' | 'field'> {
+export function placeOf(key: string): Pick<Change, 'of' | 'id' | 'field'> {
   const [of, id, ...fields] = key.split('/')
   return { of: of as Change['of'], id: id || undefined, field: fields.join('.') }
 }
@@ -107,10 +48,10 @@ const SPLIT = new Set([
   'answers',
 ])
 
-const LISTS = { steps: 'step', samples: 'sample', proofs: 'proof' } as const
-type ListName = keyof typeof LISTS
+export const LISTS = { steps: 'step', samples: 'sample', proofs: 'proof' } as const
+export type ListName = keyof typeof LISTS
 
-function flatten(document: CalculatorDocument): Flat {
+export function flatten(document: CalculatorDocument): Flat {
   const flat: Flat = new Map()
   for (const [field, value] of Object.entries(document)) {
     if (!(field in LISTS)) lay(flat, `document//${field}`, value, SPLIT.has(field))
@@ -142,7 +83,7 @@ function lay(flat: Flat, key: string, value: unknown, split: boolean): void {
 
 const RECORD = '\u0000record'
 
-function rebuild(flat: Flat): CalculatorDocument {
+export function rebuild(flat: Flat): CalculatorDocument {
   const own: Record<string, unknown> = {}
   const items = new Map<string, Record<string, unknown>>()
   for (const [key, value] of flat) {
@@ -158,3 +99,16 @@ function rebuild(flat: Flat): CalculatorDocument {
   }
   return own as unknown as CalculatorDocument
 }
+
+/** The identifiers of a list's items that have fields. */
+export function itemsOf(flat: Flat, list: ListName): Set<string> {
+  const ids = new Set<string>()
+  for (const [key, value] of flat) {
+    const [of, id] = key.split('/')
+    if (of === LISTS[list] && id && value !== undefined) ids.add(id)
+  }
+  return ids
+}
+
+export const listOf = (flat: Flat, list: ListName): readonly string[] =>
+  (flat.get(`document//${list}`) ?? []) as string[]
