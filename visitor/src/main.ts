@@ -6,7 +6,6 @@ import CalculatorPage from './CalculatorPage.vue'
 import { followPreview } from './frame/follow-preview'
 import { reportHeight } from './frame/report-height'
 import { presetAnswers } from './model/preset-answers'
-import { keptIn } from './model/share-link'
 import type { CalculatorSource } from './model/use-calculator'
 import '@fontsource-variable/bricolage-grotesque'
 import '@fontsource-variable/figtree'
@@ -14,9 +13,6 @@ import '@fontsource-variable/rubik'
 import '@fontsource-variable/source-serif-4'
 import './page.css'
 import './questions/questions.css'
-import './results/schedule.css'
-import './results/tables.css'
-import './results/keeping.css'
 import './on-paper.css'
 
 const source = shallowRef<CalculatorSource>()
@@ -47,8 +43,11 @@ reportHeight(document.body)
 
 async function begin({ content, today, sheets, slug, edition }: ServedCalculator): Promise<void> {
   const language = root.lang
-  const [further] = await Promise.all([furtherFor(content.program), fetchLanguage(language)])
-  const kept = keptIn(location.hash)
+  const [further, kept] = await Promise.all([
+    furtherFor(content.program),
+    keptInLink(),
+    fetchLanguage(language),
+  ])
   const preset = presetAnswers(content.program, new URLSearchParams(location.search), language)
   applyStyle(content.style)
   const answers = kept?.answers ?? preset
@@ -63,6 +62,10 @@ async function begin({ content, today, sheets, slug, edition }: ServedCalculator
     live: { slug, edition },
   }
 }
+
+/** What a link brought back; most pages are opened without. */
+const keptInLink = async () =>
+  location.hash.length > 1 ? (await import('./model/share-link')).keptIn(location.hash) : undefined
 
 /** What only some programs need is fetched for those. */
 async function furtherFor(program: Program): Promise<Further | undefined> {

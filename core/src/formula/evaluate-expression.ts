@@ -6,8 +6,8 @@ import { roundWhole } from '../money/rounding'
 import type { Frequency } from '../rates/frequency'
 import { Stopped, type Computed, type FigureSet, type LoanRun } from './computed'
 import type { Comparison, Expression } from './expression'
-import { builtInNamed } from './functions'
 import type { Arguments, Surroundings } from './functions/function'
+import type { FunctionNamed } from './functions/light'
 import { convertPeriod } from './functions/often'
 import type { Period } from './unit'
 
@@ -15,6 +15,7 @@ import type { Period } from './unit'
 export interface Values extends Surroundings {
   readonly valueOf: (stepId: string) => Computed
   readonly figureOf: (stepId: string, figure: string) => Computed
+  readonly functionNamed: FunctionNamed
   /** Counts down with every operation; at zero the evaluation stops, so that no document can hang a server. */
   readonly work: { left: number }
 }
@@ -52,7 +53,7 @@ export function evaluateExpression(expression: Expression, values: Values): Comp
     case 'call': {
       const args = expression.args.map((arg) => (arg === null ? undefined : of(arg)))
       if (expression.name === 'convert period') return conversion(args)
-      const builtIn = builtInNamed(expression.name)
+      const builtIn = values.functionNamed(expression.name)
       assert(builtIn !== undefined, `the function ${expression.name} exists`)
       const result = builtIn.work(argumentsOf(args), values)
       return Decimal.isDecimal(result) ? bounded(result as Decimal) : result

@@ -8,7 +8,9 @@ import type { Scope } from './checking'
 import { createReader } from './syntax'
 import { Stopped, type Computed } from './computed'
 import { evaluateExpression } from './evaluate-expression'
-import { builtIns } from './functions'
+import { builtInNamed, builtIns } from './functions'
+import { furtherFunctionNames } from './functions/light'
+import { rateFunctions } from './functions/rates'
 import {
   COUNT,
   DATE,
@@ -76,6 +78,7 @@ function run(text: string, wanted: Wanted = { is: 'shown' }): Computed {
   if (!formula) throw new Error(`${text}: ${JSON.stringify(problems)}`)
   return evaluateExpression(formula.expression, {
     today: { year: 2026, month: 11, day: 25, time: '12:00' },
+    functionNamed: builtInNamed,
     minorDigits: 2,
     work: { left: 10_000 },
     valueOf: (id) => names[id]?.[1] ?? '',
@@ -343,4 +346,8 @@ test('whatever the numbers, a formula of sums gives what whole cents give', () =
     }),
     { seed: 5, numRuns: 200 },
   )
+})
+
+test('the functions a page fetches when it needs them are known by name', () => {
+  expect([...furtherFunctionNames].sort()).toEqual(rateFunctions.map(({ name }) => name).sort())
 })

@@ -14,7 +14,7 @@ import { checkGrace, rowsOfGrace, type CheckedGrace } from './grace'
 import { checkInsurance, type CheckedInsurance } from './premiums'
 import { checkRateChanges, keepsPayment, type CheckedRateChange } from './rate-changes'
 import { isObject, readAmount, readCount } from '../money/read-amount'
-import { brokenPair } from './term-pairs'
+import { brokenPair } from './pair-rules'
 import { MOST_PAYMENTS, type LoanTerms, type Term } from './terms'
 
 /** The longest term, years. */
@@ -53,32 +53,12 @@ export interface CheckedTerms {
 }
 
 const paymentRoundings = { nearest: 'halfUp', up: 'up', down: 'down' } as const
-const knownTerms: Readonly<Record<keyof LoanTerms, true>> = {
-  principal: true,
-  annualRate: true,
-  frequency: true,
-  compounding: true,
-  term: true,
-  payment: true,
-  settleAtTerm: true,
-  due: true,
-  balloon: true,
-  minorDigits: true,
-  rounding: true,
-  firstPayment: true,
-  start: true,
-  anchorDay: true,
-  dayCount: true,
-  paymentBasis: true,
-  extras: true,
-  onExtra: true,
-  yearlyExtraLimit: true,
-  grace: true,
-  rateChanges: true,
-  insurance: true,
-  fees: true,
-  alreadyPaid: true,
-}
+const knownTerms: ReadonlySet<string> = new Set(
+  `principal annualRate frequency compounding term payment settleAtTerm due balloon minorDigits rounding firstPayment start
+  anchorDay dayCount paymentBasis extras onExtra yearlyExtraLimit grace rateChanges insurance fees alreadyPaid`.split(
+    /\s+/,
+  ),
+)
 
 /** Checks terms from outside once; everything behind it trusts the result. */
 export function checkTerms(terms: LoanTerms): Checked<CheckedTerms> {
@@ -86,7 +66,7 @@ export function checkTerms(terms: LoanTerms): Checked<CheckedTerms> {
   for (const name of ['rounding', 'fees', 'insurance', 'grace'] as const) {
     if (terms[name] !== undefined && !isObject(terms[name])) return refuse('OPTION_UNKNOWN', name)
   }
-  const unknown = Object.keys(terms).find((key) => !Object.hasOwn(knownTerms, key))
+  const unknown = Object.keys(terms).find((key) => !knownTerms.has(key))
   if (unknown !== undefined) return refuse('OPTION_UNKNOWN', unknown)
   const { frequency, compounding = 'perPayment', due = 'end', minorDigits = 2 } = terms
   const { dayCount = 'equal', paymentBasis = 'nominal', onExtra = 'shorten', settleAtTerm = false } = terms

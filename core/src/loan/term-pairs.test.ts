@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { amortize } from './amortize'
-import { brokenPair, termPairs } from './term-pairs'
+import { brokenPair } from './pair-rules'
+import { termPairs } from './term-pairs'
 import type { LoanTerms } from './terms'
 
 const base: LoanTerms = { principal: 300_000_00, annualRate: '5', frequency: 'monthly', term: { years: 20 } }

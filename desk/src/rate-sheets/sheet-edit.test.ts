@@ -30,7 +30,7 @@ test('a block from a spreadsheet is written from a cell on; missing rows are add
     rows: [
       { keys: ['80', 'good'], value: '1' },
       { keys: ['90', 'good'], value: '4.64' },
-      { keys: ['', 'fair'], value: '1200.5' },
+      { keys: ['', 'fair'], value: '1200.50' },
     ],
   })
 })
@@ -41,9 +41,9 @@ const pastedAt = (text: string, gives: RateSheet['gives'] = 'money', decimal?: '
 test.each([
   ['4.64%', '4.64'],
   [' 1 200 ', '1200'],
-  ['$1,200.00', '1200'],
-  ['1850,00', '1850'],
-  ['1.850,50', '1850.5'],
+  ['$1,200.00', '1200.00'],
+  ['1850,00', '1850.00'],
+  ['1.850,50', '1850.50'],
   ['-3', '-3'],
   ['(3.5)', '-3.5'],
   ['good, mostly', 'good, mostly'],

@@ -42,13 +42,26 @@ export function readNumbers(cells: readonly NumberCell[], said?: DecimalMark): N
       const other = first && !said ? `“${first.cell.text}” in row ${first.cell.row}` : 'the rest'
       return fault(`“${text}” has a decimal ${markWord(shown)}, and ${other} a decimal ${markWord(decimal)}`)
     }
-    if (readings.length === 1) return readings[0]
-    if (decimal)
-      return readBy(text, decimal) ?? fault(`“${text}” is no number with a decimal ${markWord(decimal)}`)
+    if (readings.length === 1) return withItsZeros(text, readings[0] ?? '')
+    const read = decimal && readBy(text, decimal)
+    if (read !== undefined) return withItsZeros(text, read)
+    if (decimal) return fault(`“${text}” is no number with a decimal ${markWord(decimal)}`)
     isAmbiguous = true
     return fault(`“${text}” can be ${readings.join(' or ')}`)
   })
   return { decimal, plain: plain.map((one) => one ?? undefined), faults, isAmbiguous }
+}
+
+/** The number with as many decimals as it was written with: 3.00 stays 3.00. */
+function withItsZeros(text: string, plain: string): string {
+  const mark = text.lastIndexOf('.') > text.lastIndexOf(',') ? '.' : ','
+  const written = text.split(mark)
+  const decimals = /^(\d+)[^\da-z]*$/i.exec(written[1] ?? '')?.[1]?.length
+  const isDecimal = written.length === 2 && decimals !== undefined && readBy(text, mark) === plain
+  const other = readBy(text, mark === '.' ? ',' : '.')
+  if (!isDecimal || (other === plain && decimals === 3)) return plain
+  const [whole = '', part = ''] = plain.split('.')
+  return `${whole}.${part.padEnd(decimals, '0')}`
 }
 
 export const markWord = (mark: DecimalMark): string => (mark === ',' ? 'comma' : 'point')

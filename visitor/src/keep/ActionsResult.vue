@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import '../results/tables.css'
+import '../results/keeping.css'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import { fileKinds, keptLedger, type FileKind } from '@vivid/contract/visitor'
 import { type ActionName, type RateSheet, type Readout, type ReadoutOf, startOf } from '@vivid/core/evaluate'

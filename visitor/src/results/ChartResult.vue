@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import './tables.css'
 import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import './tables.css'
 import type { ComparedColumn, ComparisonRow } from '@vivid/core/evaluate'
 import { comparedCell } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import '../results/tables.css'
+import '../results/keeping.css'
 import { computed, reactive, ref } from 'vue'
 import type { Readout, ReadoutOf, WhatIf, WhatIfName } from '@vivid/core/evaluate'
 import { whatIf } from '@vivid/core/further'

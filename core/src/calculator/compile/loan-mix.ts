@@ -1,5 +1,6 @@
 import { frequencies, type Frequency } from '../../rates/frequency'
-import { termPairs } from '../../loan/term-pairs'
+import { pairRules } from '../../loan/pair-rules'
+import { reasonOf } from '../../loan/term-pairs'
 import type { LoanTerms } from '../../loan/terms'
 import type { StepOf } from '../document/steps'
 import type { CompileProblem } from './compile-problem'
@@ -66,10 +67,11 @@ function stepMixes({ terms, options }: LoanStep): Mix[] {
 /** The ledger's own table, asked with made-up figures in place of those that nobody knows yet. */
 function ledgerMixes(step: LoanStep): Mix[] {
   const shape = shapeOf(step)
-  return termPairs.flatMap(({ holds, says, broken }): Mix[] => {
-    const pair = holds === 'refused' || holds === 'needed' ? broken?.(shape) : undefined
-    if (!pair || (holds !== 'refused' && holds !== 'needed')) return []
-    return [{ holds, fields: [fieldOf(pair[0], step), fieldOf(pair[1], step)], says }]
+  return pairRules.flatMap((rule): Mix[] => {
+    const pair = rule.broken(shape)
+    if (!pair) return []
+    const [a, b] = pair
+    return [{ holds: rule.holds, fields: [fieldOf(a, step), fieldOf(b, step)], says: reasonOf(rule) }]
   })
 }
 

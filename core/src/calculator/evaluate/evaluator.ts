@@ -2,6 +2,7 @@ import { minuteText, type Moment } from '../../dates/moment'
 import { isoDate } from '../../dates/plain-date'
 import { Stopped, type Computed, type FigureSet, type LoanRun, type Stop } from '../../formula/computed'
 import { evaluateExpression, isFigureSet, isLoanRun, type Values } from '../../formula/evaluate-expression'
+import { furtherFunctionNames, lightFunctions, namedAmong } from '../../formula/functions/light'
 import { amortize } from '../../loan/amortize'
 import type { Ledger } from '../../loan/ledger'
 import { Decimal } from '../../money/decimal'
@@ -84,9 +85,12 @@ function orderToWorkOut({ order }: Program, stepOf: ReadonlyMap<string, ProgramS
 const explainsOthers = (step: CalculatorStep): boolean =>
   step.kind === 'readout' && (step.shows === 'explanation' || step.shows === 'assumptions')
 
-/** Whether a program has steps that are worked out with more than loans and formulas. */
+/** Whether a program has steps or functions that are worked out with more than a page has at first. */
 export const needsFurther = ({ steps }: Program): boolean =>
-  steps.some(({ step }) => furtherKinds.has(step.kind))
+  steps.some(({ step, formulas }) => furtherKinds.has(step.kind) || callsFurther(JSON.stringify(formulas)))
+
+const callsFurther = (formulas: string): boolean =>
+  furtherFunctionNames.some((name) => formulas.includes(`"name":"${name}"`))
 
 const furtherKinds: ReadonlySet<string> = new Set([
   'affordability',
@@ -157,7 +161,7 @@ function stateOf(one: ProgramStep, context: Context): State {
     if (!found) throw new Stopped({ code: 'WAITS' })
     return found
   }
-  const figures = (set: FigureSet): State => withValue(set, one, program)
+  const figures = (set: FigureSet): State => withValue(set, one, context)
   const further = (): Further => {
     if (!context.further) throw new Error(`a ${step.kind} was to be worked out without what it needs`)
     return context.further
@@ -176,7 +180,7 @@ function stateOf(one: ProgramStep, context: Context): State {
         step.rounding && Decimal.isDecimal(value)
           ? roundTo(value as Decimal, step.rounding, unit, program)
           : value
-      return withValue(rounded, one, program, everyOf(one, states))
+      return withValue(rounded, one, context, everyOf(one, states))
     }
     case 'lookUp':
       return lookedUp(step, one, context, needed, terms)
@@ -211,7 +215,10 @@ function waits(): never {
   throw new Stopped({ code: 'WAITS' })
 }
 
-const valuesFor = ({ around, program, states, work }: Context): Values => ({
+const lightNamed = namedAmong(lightFunctions)
+
+const valuesFor = ({ around, program, states, work, further }: Context): Values => ({
+  functionNamed: (name) => lightNamed(name) ?? further?.functionNamed(name),
   today: around.today,
   minorDigits: program.minorDigits,
   work,
@@ -231,10 +238,10 @@ function figureOf(owner: Computed | undefined, figure: string): Computed {
 function withValue(
   computed: Computed,
   { unit, step }: ProgramStep,
-  { minorDigits }: Program,
+  { program, further }: Context,
   every?: Frequency,
 ): State {
-  const value = unit && valueOf(computed, unit, minorDigits, every)
+  const value = unit && valueOf(computed, unit, program.minorDigits, every, further?.figuresValue)
   if (unit && !value) return stopped(step.id, step.kind, { code: 'TOO_LARGE' })
   return { computed, ...given({ value }) }
 }
@@ -282,10 +289,11 @@ function everyOf({ uses }: ProgramStep, states: ReadonlyMap<string, State>): Fre
 function lookedUp(
   step: StepOf<'lookUp'>,
   one: ProgramStep,
-  { around, program }: Context,
+  context: Context,
   needed: (path: string) => { value: Computed },
   terms: TermsReader,
 ): State {
+  const { around, program } = context
   const sheet = around.sheets.find(({ id }) => id === step.sheet)
   if (!sheet) throw new Stopped({ code: 'NO_ROW', sheet: step.sheet, keys: [], reason: 'sheet' })
   const keys = sheet.keys.map(({ id, unit }) => {
@@ -302,7 +310,7 @@ function lookedUp(
       reason: found.reason,
     })
   const computed = sheet.gives === 'money' ? found.value.times(10 ** program.minorDigits) : found.value
-  return { ...withValue(computed, one, program), effective: found.effective }
+  return { ...withValue(computed, one, context), effective: found.effective }
 }
 
 /** Now; of another day that is given, its end. */
@@ -354,13 +362,14 @@ const termsAt = (id: string, states: ReadonlyMap<string, State>) => loanAt(id, s
 
 function sourcesFor(
   one: ProgramStep,
-  { program, states }: Context,
+  { program, states, further }: Context,
   needed: (path: string) => { value: Computed; unit: ReadyFormula['unit'] },
 ): ReadoutSources {
   return {
     value: (path) => {
       const { value, unit } = needed(path)
-      return valueOf(value, unit, program.minorDigits, everyOf(one, states)) ?? waits()
+      const every = everyOf(one, states)
+      return valueOf(value, unit, program.minorDigits, every, further?.figuresValue) ?? waits()
     },
     loan: (id) => loanAt(id, states),
     rungs: (id) => {

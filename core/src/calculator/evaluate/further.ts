@@ -1,7 +1,13 @@
+import { namedAmong } from '../../formula/functions/light'
+import { rateFunctions } from '../../formula/functions/rates'
 import { affordabilityFigures, aimFigures, equityFigures, refinanceFigures } from './composites'
+import { figuresValue } from './figures-value'
 import { comparedColumns, comparisonFigures, ladderFigures, rungsOf } from './side-by-side'
 
-/** What affordability, refinance, equity, aims, ladders and comparisons are worked out with: apart, since most pages have none. */
+/**
+ * What affordability, refinance, equity, aims, ladders and comparisons are worked out with, and functions on rates and costs:
+ * apart, since most pages have none.
+ */
 export const further = {
   affordabilityFigures,
   refinanceFigures,
@@ -11,5 +17,7 @@ export const further = {
   ladderFigures,
   comparedColumns,
   comparisonFigures,
+  figuresValue,
+  functionNamed: namedAmong(rateFunctions),
 }
 export type Further = typeof further

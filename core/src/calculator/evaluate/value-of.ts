@@ -1,6 +1,5 @@
 import type { Computed, FigureSet, LoanRun } from '../../formula/computed'
 import { isFigureSet, isLoanRun } from '../../formula/evaluate-expression'
-import { figuresOf } from '../../formula/figures'
 import type { FigureSource, Unit } from '../../formula/unit'
 import { Decimal, trusted } from '../../money/decimal'
 import type { MinorDigits } from '../../money/currencies'
@@ -14,12 +13,16 @@ const SHOWN_DIGITS = 12
 
 const plain = (value: Decimal) => trusted(value).toSignificantDigits(SHOWN_DIGITS).toFixed()
 
+/** The figures of a composite step as data; comes with what composites are worked out with. */
+export type FiguresValue = (set: FigureSet, of: FigureSource, digits: MinorDigits) => Value
+
 /** A computed value as data, with its unit. `every`: how often a payment is made, where the value is one. */
 export function valueOf(
   computed: Computed,
   unit: Unit,
   digits: MinorDigits,
   every?: Frequency,
+  figuresValue?: FiguresValue,
 ): Value | undefined {
   switch (unit.is) {
     case 'money': {
@@ -58,7 +61,7 @@ export function valueOf(
     }
     case 'figures':
       if (isLoanRun(computed)) return loanValue(computed)
-      return isFigureSet(computed) ? figuresValue(computed, unit.of, digits) : undefined
+      return isFigureSet(computed) ? figuresValue?.(computed, unit.of, digits) : undefined
   }
 }
 
@@ -68,28 +71,6 @@ export const loanValue = ({ principal, ledger }: LoanRun): LoanValue => ({
   payment: ledger?.nextPayment ?? ZERO,
   count: ledger?.count ?? 0,
 })
-
-/** The figure that stands for a composite step on the tape: the first that exists here. */
-const mainFigures: Readonly<Record<FigureSource, readonly string[]>> = {
-  loan: [],
-  affordability: ['price', 'income'],
-  refinance: ['net saving'],
-  equity: ['equity'],
-  aim: ['amount', 'rate', 'length'],
-  ladder: ['least payment'],
-  comparison: ['interest difference'],
-}
-
-function figuresValue(set: FigureSet, of: FigureSource, digits: MinorDigits): Value {
-  const figures: Record<string, Value> = {}
-  for (const [name, unit] of Object.entries(figuresOf[of])) {
-    const computed = set.figures[name]
-    const value = computed === undefined ? undefined : valueOf(computed, unit, digits, 'monthly')
-    if (value) figures[name] = value
-  }
-  const main = mainFigures[of].find((name) => name in figures)
-  return { unit: 'figures', of, figures, ...(main && figures[main] ? { main: figures[main] } : {}) }
-}
 
 /** What an answer or a looked-up value is in formulas. */
 export function computedOf(value: Value): Computed {

@@ -1,15 +1,8 @@
-import { amountFunctions } from './amounts'
 import type { BuiltIn } from './function'
-import { loanFunctions } from './loans'
-import { oftenFunctions } from './often'
-import { timeFunctions } from './time'
+import { lightFunctions, namedAmong } from './light'
+import { rateFunctions } from './rates'
 
-export const builtIns: readonly BuiltIn[] = [
-  ...amountFunctions,
-  ...oftenFunctions,
-  ...timeFunctions,
-  ...loanFunctions,
-]
+/** All functions, as formulas are checked with. */
+export const builtIns: readonly BuiltIn[] = [...lightFunctions, ...rateFunctions]
 
-const byName = new Map(builtIns.map((builtIn) => [builtIn.name, builtIn]))
-export const builtInNamed = (name: string): BuiltIn | undefined => byName.get(name)
+export const builtInNamed = namedAmong(builtIns)

@@ -1,0 +1,158 @@
+import { isObject } from '../money/read-amount'
+import { factsOf, frequencies } from '../rates/frequency'
+import { dayCounts, type DayCount } from '../rates/day-count'
+import { daysInMonth, readIsoDate } from '../dates/plain-date'
+import type { Extra, LoanTerms, RateChange } from './terms'
+
+/**
+ * Two settings of a loan that cannot both stand as they are. `refused`: they mean nothing together. `needed`: the first
+ * says nothing without the second. `termPairs` says why, and has the pairs that go together.
+ */
+export interface PairRule {
+  readonly settings: readonly [string, string]
+  readonly holds: 'refused' | 'needed'
+  /** The two settings by their full paths where these terms break the rule. */
+  readonly broken: (terms: LoanTerms) => readonly [string, string] | undefined
+}
+
+type Broken = PairRule['broken']
+const rule =
+  (holds: PairRule['holds']) =>
+  (a: string, b: string, test: (terms: LoanTerms) => boolean): PairRule => ({
+    settings: [a, b],
+    holds,
+    broken: (terms) => (test(terms) ? [a, b] : undefined),
+  })
+const refused = rule('refused')
+const needed = rule('needed')
+
+const every = (terms: LoanTerms) => frequencies[terms.frequency].every
+const isAccelerated = ({ frequency }: LoanTerms) => factsOf(frequency).monthlyPaymentOver !== undefined
+const hasDays = ({ dayCount = 'equal' }: LoanTerms) => dayCount !== 'equal'
+const hasExtras = ({ extras }: LoanTerms) => Array.isArray(extras) && extras.length > 0
+const lowers = (terms: LoanTerms) => terms.onExtra === 'lower' && hasExtras(terms)
+const isGivenAlone = ({ payment, settleAtTerm }: LoanTerms) => payment !== undefined && !settleAtTerm
+const changes = ({ rateChanges }: LoanTerms): readonly RateChange[] =>
+  Array.isArray(rateChanges) ? (rateChanges as readonly RateChange[]).filter(isObject) : []
+const keeps = (terms: LoanTerms, what: RateChange['keep']) => changes(terms).some(({ keep }) => keep === what)
+
+/** The first change that keeps the end although nothing agreed on it before. */
+const keepsNoEnd: (against: string, test: (terms: LoanTerms) => boolean) => Broken =
+  (against, test) => (terms) => {
+    const at = changes(terms).findIndex(({ keep }) => keep === 'term')
+    return at !== -1 && test(terms) ? [`rateChanges.${at}.keep`, against] : undefined
+  }
+
+const extraWith = (test: (extra: Extra) => string | undefined): Broken => {
+  return ({ extras }) => {
+    if (!Array.isArray(extras)) return undefined
+    for (const [i, extra] of (extras as readonly Extra[]).entries()) {
+      const field = isObject(extra) ? test(extra) : undefined
+      if (field !== undefined) return [`extras.${i}.${field}`, `extras.${i}.every`]
+    }
+    return undefined
+  }
+}
+
+/** Whether the first payment can fall on the anchor day: it does, or its month is too short for it. */
+function fitsAnchor({ anchorDay, firstPayment }: LoanTerms): boolean {
+  const first = readIsoDate(String(firstPayment))
+  return !first || !anchorDay || first.day === Math.min(anchorDay, daysInMonth(first.year, first.month))
+}
+
+const isThirty = (dayCount: DayCount) =>
+  Object.hasOwn(dayCounts, dayCount) && dayCounts[dayCount].counts === 'thirty'
+
+/** Every rule about two settings, and the one place that refuses a mix. */
+export const pairRules: readonly PairRule[] = [
+  refused('compounding', 'dayCount', (t) => hasDays(t) && (t.compounding ?? 'perPayment') !== 'perPayment'),
+  refused('due', 'dayCount', (t) => hasDays(t) && t.due === 'start'),
+  refused('frequency', 'dayCount', (t) => isThirty(t.dayCount ?? 'equal') && 'days' in every(t)),
+  needed('paymentBasis', 'dayCount', (t) => t.paymentBasis === 'exactDays' && !hasDays(t)),
+  refused('paymentBasis', 'payment', (t) => t.paymentBasis === 'exactDays' && t.payment !== undefined),
+  refused('paymentBasis', 'frequency', (t) => t.paymentBasis === 'exactDays' && isAccelerated(t)),
+  refused('paymentBasis', 'onExtra', (t) => t.paymentBasis === 'exactDays' && lowers(t)),
+  {
+    settings: ['rateChanges.keep', 'paymentBasis'],
+    holds: 'refused',
+    broken: keepsNoEnd('paymentBasis', (t) => t.paymentBasis === 'exactDays'),
+  },
+  refused('start', 'dayCount', (t) => t.start !== undefined && !hasDays(t)),
+  needed('start', 'firstPayment', (t) => t.start !== undefined && t.firstPayment === undefined),
+  refused('anchorDay', 'frequency', (t) => t.anchorDay !== undefined && !('months' in every(t))),
+  needed('anchorDay', 'firstPayment', (t) => t.anchorDay !== undefined && t.firstPayment === undefined),
+  refused('anchorDay', 'firstPayment', (t) => !fitsAnchor(t)),
+  refused('grace', 'due', (t) => t.grace !== undefined && t.due === 'start'),
+  {
+    settings: ['grace.payment', 'grace.interest'],
+    holds: 'refused',
+    broken: ({ grace }) =>
+      isObject(grace) && grace.interest === 'paid' && grace.payment
+        ? ['grace.payment', 'grace.interest']
+        : undefined,
+  },
+
+  needed('settleAtTerm', 'payment', (t) => t.settleAtTerm === true && t.payment === undefined),
+  needed('settleAtTerm', 'term', (t) => t.settleAtTerm === true && t.term === undefined),
+
+  refused('onExtra', 'payment', (t) => lowers(t) && isGivenAlone(t)),
+  refused('onExtra', 'frequency', (t) => lowers(t) && isAccelerated(t) && !t.settleAtTerm),
+  {
+    settings: ['onExtra', 'rateChanges.keep'],
+    holds: 'refused',
+    broken: (t) =>
+      lowers(t) && keeps(t, 'payment')
+        ? ['onExtra', `rateChanges.${changes(t).findIndex(({ keep }) => keep === 'payment')}.keep`]
+        : undefined,
+  },
+  {
+    settings: ['rateChanges.keep', 'frequency'],
+    holds: 'refused',
+    broken: keepsNoEnd('frequency', (t) => isAccelerated(t) && t.payment === undefined),
+  },
+  {
+    settings: ['rateChanges.keep', 'payment'],
+    holds: 'refused',
+    broken: keepsNoEnd('payment', isGivenAlone),
+  },
+  {
+    settings: ['extras.at', 'extras.every'],
+    holds: 'refused',
+    broken: extraWith((x) => (x.every === 'payment' && x.at !== undefined ? 'at' : undefined)),
+  },
+  {
+    settings: ['extras.from', 'extras.every'],
+    holds: 'refused',
+    broken: extraWith((x) => (x.every === 'once' && x.from !== undefined ? 'from' : undefined)),
+  },
+  {
+    settings: ['extras.until', 'extras.every'],
+    holds: 'refused',
+    broken: extraWith((x) => (x.every === 'once' && x.until !== undefined ? 'until' : undefined)),
+  },
+
+  needed(
+    'insurance.base',
+    'insurance.yearlyPercent',
+    (t) => t.insurance?.base === 'balanceYearly' && t.insurance.yearlyPercent === undefined,
+  ),
+  needed(
+    'insurance.untilLoanToValue',
+    'insurance.yearlyPercent',
+    (t) => t.insurance?.untilLoanToValue !== undefined && t.insurance.yearlyPercent === undefined,
+  ),
+  needed(
+    'insurance.untilPayment',
+    'insurance.yearlyPercent',
+    (t) => t.insurance?.untilPayment !== undefined && t.insurance.yearlyPercent === undefined,
+  ),
+]
+
+/** The first two settings that do not go together, by their full paths. */
+export function brokenPair(terms: LoanTerms): readonly [string, string] | undefined {
+  for (const { broken } of pairRules) {
+    const pair = broken(terms)
+    if (pair) return pair
+  }
+  return undefined
+}
