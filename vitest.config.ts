@@ -2,7 +2,14 @@ import { defineConfig } from 'vitest/config'
 
 /** Tests of one room that keep nothing between them: files share what they import. */
 const pure = (room: string) => ({
-  test: { name: room, root: room, include: ['src/**/*.test.ts'], maxWorkers: 2, isolate: false },
+  test: {
+    name: room,
+    root: room,
+    include: ['src/**/*.test.ts'],
+    maxWorkers: 2,
+    isolate: false,
+    testTimeout: 60_000,
+  },
 })
 
 export default defineConfig({

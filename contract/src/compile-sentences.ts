@@ -128,6 +128,8 @@ const sentences: Sentences = {
   TEXT_NOT_TRANSLATED: ({ language }) =>
     `Not yet translated for ${language}; the main language is shown there.`,
   NOT_USED: () => 'Nothing uses this value.',
+  HIDDEN_COUNTS: () =>
+    'A loan rests on this answer. While it is hidden it counts as its default: say so, or let it count as nothing.',
   NEVER_SHOWN: () => 'The condition never holds: no visitor will see this.',
 }
 

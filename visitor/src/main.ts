@@ -64,8 +64,9 @@ async function begin({ content, today, sheets, slug, edition }: ServedCalculator
 }
 
 /** What a link brought back; most pages are opened without. */
-const keptInLink = async () =>
-  location.hash.length > 1 ? (await import('./model/share-link')).keptIn(location.hash) : undefined
+async function keptInLink() {
+  return location.hash.length > 1 ? (await import('./model/share-link')).keptIn(location.hash) : undefined
+}
 
 /** What only some programs need is fetched for those. */
 async function furtherFor(program: Program): Promise<Further | undefined> {

@@ -25,6 +25,7 @@ const fieldWords: Readonly<Record<string, string>> = {
   slider: 'slider',
   required: 'has to be answered',
   shownWhen: 'shown when',
+  whenHidden: 'while hidden it counts as',
   per: 'how often the amount recurs',
   usual: 'what is usual',
   options: 'choices',

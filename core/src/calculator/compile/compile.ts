@@ -104,7 +104,7 @@ function compileWith(
         ),
       ],
     },
-    problems: [...told, ...unusedProblems(steps, uses)].sort(byPlace(steps)),
+    problems: [...told, ...unusedProblems(steps, uses), ...hiddenProblems(steps, uses)].sort(byPlace(steps)),
     uses,
     proofs: proofs.map(({ proof, formulas }) => ({ proof, formulas })),
     scope,
@@ -133,7 +133,7 @@ function readyStep(
   step: CalculatorStep,
   { steps, sheets, scope, inCircles, uses }: Surroundings,
 ): { programStep: ProgramStep; problems: CompileProblem[] } {
-  const effective = step.kind === 'loan' ? effectiveLoan(step, steps, inCircles) : step
+  const effective = effectiveStep(step, steps, inCircles)
   const own = new Set(formulasOf(step).map(({ path }) => path))
   const formulas: Record<string, ReadyFormula> = {}
   const problems: CompileProblem[] = []
@@ -168,6 +168,17 @@ function readyStep(
     },
     problems,
   }
+}
+
+/** The step with what it leaves to others or to custom said. */
+function effectiveStep(
+  step: CalculatorStep,
+  steps: readonly CalculatorStep[],
+  inCircles: ReadonlySet<string>,
+): CalculatorStep {
+  if (step.kind === 'loan') return effectiveLoan(step, steps, inCircles)
+  const isHideable = step.kind === 'question' && step.shownWhen.trim() !== ''
+  return isHideable ? { ...step, whenHidden: step.whenHidden ?? 'default' } : step
 }
 
 function readyProof(proof: Proof, scope: Scope): ReadyProof & { problems: CompileProblem[] } {
@@ -283,6 +294,29 @@ function unusedProblems(
     .filter((step) => hasValue(step) && !used.has(step.id) && !(step.kind === 'working' && step.shown))
     .map((step) => ({ code: 'NOT_USED', step: step.id, field: 'name' }))
 }
+
+/** Hidden answers that a loan rests on and whose author has not said what they count as. */
+function hiddenProblems(
+  steps: readonly CalculatorStep[],
+  uses: ReadonlyMap<string, readonly string[]>,
+): CompileProblem[] {
+  const reached = new Set<string>()
+  const left = steps.flatMap(({ kind, id }) => (RESTS_ON_LOANS.has(kind) ? [id] : []))
+  for (let id = left.pop(); id !== undefined; id = left.pop()) {
+    if (reached.has(id)) continue
+    reached.add(id)
+    left.push(...(uses.get(id) ?? []))
+  }
+  return steps.flatMap((step): CompileProblem[] => {
+    const isUndecided =
+      step.kind === 'question' && step.shownWhen.trim() !== '' && step.whenHidden === undefined
+    return isUndecided && reached.has(step.id)
+      ? [{ code: 'HIDDEN_COUNTS', step: step.id, field: 'whenHidden' }]
+      : []
+  })
+}
+
+const RESTS_ON_LOANS: ReadonlySet<CalculatorStep['kind']> = new Set(['loan', 'affordability', 'refinance'])
 
 /** Problems in the order of the steps, the document's own last; what stops before what asks. */
 function byPlace(steps: readonly CalculatorStep[]): (a: CompileProblem, b: CompileProblem) => number {

@@ -14,9 +14,13 @@ import {
 } from './shapes'
 import { Texts } from './texts'
 
+/** What a question counts as while it is hidden: its default, or nothing (0, no). */
+export const whenHidden = ['default', 'nothing'] as const
+
 /**
- * What every question has. `shownWhen`: a formula that gives yes or no; empty: always shown. A question that is
- * hidden, or optional and unanswered, counts as nothing (0, no); choices and dates then count as their default.
+ * What every question has. `shownWhen`: a formula that gives yes or no; empty: always shown. While it is hidden it counts
+ * as `whenHidden` says, as its default where that says nothing. One that is optional and unanswered counts as nothing
+ * (0, no); choices and dates always count as their default.
  */
 const question = {
   kind: z.literal('question'),
@@ -26,6 +30,7 @@ const question = {
   help: Texts,
   required: z.boolean(),
   shownWhen: formulaText,
+  whenHidden: z.enum(whenHidden).optional(),
 }
 const wholeNumber = z.int().min(-1_000_000_000).max(1_000_000_000)
 

@@ -16,8 +16,9 @@ export interface Answered {
 }
 
 /**
- * The answer to a question: what was answered, else its default. Hidden, or optional and empty, it counts as nothing
- * (a choice or a date as its default). `whole` is what a share is of.
+ * The answer to a question: what was answered, else its default. Hidden it counts as its default or as nothing, by its
+ * author's choice; optional and empty as nothing (a choice or a date as its default). `whole` is what a share is of.
+ * A program that was frozen before there was such a choice has none: there, hidden is nothing.
  */
 export function answerOf(
   question: Question,
@@ -34,7 +35,7 @@ export function answerOf(
     const result = readAnswer(question, answer, wholeAmount)
     return isProblem(result) ? { problem: result } : { value: result, doubt: periodDoubt(question, result) }
   }
-  if (!isShown) return { value: nothing(question, byDefault, wholeAmount), hidden: true }
+  if (!isShown) return { value: hiddenValue(), hidden: true }
   const answer = Object.hasOwn(answers, id) ? answers[id] : byDefault
   if (answer === null || answer === undefined) {
     if (question.required) return { problem: { code: 'ANSWER_MISSING', field: id } }
@@ -42,6 +43,12 @@ export function answerOf(
   }
   // What a share is of is wrong: that is told where it is asked.
   return question.asks === 'share' && whole === 'unknown' ? {} : read(answer)
+
+  function hiddenValue(): Value | undefined {
+    const counted =
+      question.whenHidden === 'default' && byDefault !== null ? read(byDefault).value : undefined
+    return counted ?? nothing(question, byDefault, wholeAmount)
+  }
 }
 
 function nothing(question: Question, byDefault: unknown, whole: Minor | undefined): Value | undefined {

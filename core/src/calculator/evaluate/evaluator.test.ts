@@ -97,7 +97,7 @@ describe('a question that is hidden, or optional and empty', () => {
       'extra',
       t('Extra', 'Extra'),
       { default: 50, least: 10, most: 100, step: 1 },
-      { shownWhen: 'has extra' },
+      { shownWhen: 'has extra', whenHidden: 'nothing' },
     ),
     money(
       'gift',
@@ -422,4 +422,33 @@ test('a loan that runs: what is asked ahead counts from today, and what lies beh
   expect(values.ends).toEqual({ unit: 'date', date: '2046-04-25' })
   const { figures } = values.stake as Extract<Value, { unit: 'figures' }>
   expect(figures.balance).toEqual(money(ledger.at(127).closing))
+})
+
+describe('a question that is hidden counts as', () => {
+  const hiddenRate = (fields: object = {}) =>
+    changed('rate', { shownWhen: 'home price > 900000000', ...fields })
+  const paymentOf = (document: CalculatorDocument) => run({}, document).ledgers.get('loan')?.payment
+  test('its default, where its author says nothing: a hidden rate makes no loan at 0 %', () => {
+    expect(paymentOf(hiddenRate())).toBe(paymentOf(mortgagePayment()))
+    const { problems } = compile(hiddenRate())
+    expect(problems).toContainEqual({ code: 'HIDDEN_COUNTS', step: 'rate', field: 'whenHidden' })
+    expect(isGentle({ code: 'HIDDEN_COUNTS' })).toBe(true)
+  })
+  test('nothing, where its author says so, and then nobody asks', () => {
+    const document = hiddenRate({ whenHidden: 'nothing' })
+    expect(paymentOf(document)).toBe(Math.round(350_710_00 / 300))
+    expect(compile(document).problems.map(({ code }) => code)).not.toContain('HIDDEN_COUNTS')
+  })
+  test('nothing, in a program frozen before there was a choice', () => {
+    const { program } = compile(hiddenRate())
+    const frozen = {
+      ...program,
+      steps: program.steps.map((one) => {
+        if (one.step.id !== 'rate' || one.step.kind !== 'question') return one
+        const { whenHidden: _, ...step } = one.step
+        return { ...one, step }
+      }),
+    }
+    expect(evaluate(frozen, {}, around).ledgers.get('loan')?.payment).toBe(Math.round(350_710_00 / 300))
+  })
 })

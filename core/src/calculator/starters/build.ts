@@ -36,13 +36,14 @@ interface More {
   readonly help?: Texts
   readonly required?: boolean
   readonly shownWhen?: string
+  readonly whenHidden?: 'default' | 'nothing'
 }
 
 const common = (
   id: string,
   name: string,
   label: Texts,
-  { help = none, required = true, shownWhen = '' }: More,
+  { help = none, required = true, shownWhen = '', whenHidden }: More,
 ) => ({
   kind: 'question' as const,
   id,
@@ -51,6 +52,7 @@ const common = (
   help,
   required,
   shownWhen,
+  ...(whenHidden ? { whenHidden } : {}),
 })
 
 const DOLLAR = 100

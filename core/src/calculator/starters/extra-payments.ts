@@ -77,14 +77,14 @@ export const extraPayments = (): CalculatorDocument =>
         'lump sum',
         t('Lump sum', 'Somme forfaitaire'),
         { default: 10_000, least: 0, most: 5_000_000, step: 500 },
-        { shownWhen: 'with a lump sum' },
+        { shownWhen: 'with a lump sum', whenHidden: 'nothing' },
       ),
       number(
         'lumpAt',
         'lump sum with payment',
         t('With payment number', 'Avec le versement numéro'),
         { default: 12, least: 1, most: 480, step: 1 },
-        { shownWhen: 'with a lump sum', counts: 'payments' },
+        { shownWhen: 'with a lump sum', whenHidden: 'default', counts: 'payments' },
       ),
       asAgreed,
       loan(

@@ -54,7 +54,7 @@ export const vesselLoan = (): CalculatorDocument =>
         'owed on trade',
         t('Still owed on it', 'Encore dû dessus'),
         { default: 0, least: 0, most: 1_000_000, step: 500 },
-        { shownWhen: 'trade value > 0', required: false },
+        { shownWhen: 'trade value > 0', whenHidden: 'nothing', required: false },
       ),
       section('loanSection', t('The loan', 'Le prêt')),
       money(

@@ -68,6 +68,10 @@ const amounts = computed(() =>
     one.kind === 'question' && one.asks === 'money' ? [{ value: one.id, label: one.name }] : [],
   ),
 )
+const hiddenWays = [
+  { value: 'default', label: 'its default' },
+  { value: 'nothing', label: 'nothing' },
+]
 const periods = [
   { value: '', label: 'once' },
   { value: 'month', label: 'a month' },
@@ -243,5 +247,14 @@ const checked = (event: { target: { checked: boolean } }) => event.target.checke
     empty-means="always shown"
     small
     @change="set('shownWhen')($event)"
+  />
+  <PickField
+    v-if="step.shownWhen.trim() !== ''"
+    :id="`${step.id}-whenHidden`"
+    label="While it is hidden it counts as"
+    :value="step.whenHidden ?? 'default'"
+    :options="hiddenWays"
+    :field="fieldOf('whenHidden')"
+    @change="set('whenHidden')($event)"
   />
 </template>
