@@ -59,6 +59,10 @@ export const errorTable = {
   SITE_UNKNOWN: { status: 404, text: 'There is no such site.' },
   SITE_IN_USE: { status: 409, text: 'On this site stand {count} placements; remove them first.' },
   PLACEMENT_UNKNOWN: { status: 404, text: 'There is no such placement.' },
+  PRESET_REFUSED: {
+    status: 422,
+    text: 'A page cannot begin with “{answer}” for “{question}”: “{calculator}” does not take it as it is now.',
+  },
   PERSON_UNKNOWN: { status: 404, text: 'There is no such person here.' },
   EMAIL_TAKEN: { status: 409, text: 'Somebody here has the e-mail address {email} already.' },
   LAST_KEEPER: { status: 409, text: 'Somebody has to look after people here: make another keeper first.' },

@@ -34,7 +34,7 @@ export const PlacementChoices = z.strictObject({
   calculator: z.uuid(),
   /** Empty: the page's own. */
   language: z.string().max(20),
-  /** What is typed for each question by its id, as a visitor would type it; others begin with their default. */
+  /** The answer to a question by its id, with a decimal point ("412600.50", "20%", "25 years"); others begin with their default. */
   answers: z.record(z.string().max(60), z.string().max(80)),
   /** Widest in CSS pixels; null: as wide as the page lets it be. */
   width: z.int().min(280).max(2_400).nullable(),
@@ -49,6 +49,8 @@ export const PlacementListed = z.strictObject({
   title: z.string(),
   isLive: z.boolean(),
   isTakenDown: z.boolean(),
+  /** What visitors' questions are called, of those whose answer the live edition does not allow: they begin as usual. */
+  refused: z.array(z.string()),
   /** Null: it was never seen on a page. */
   lastSeen: timestamp.nullable(),
   /** Where it was last seen, if that is another page than the one it is for. */

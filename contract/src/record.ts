@@ -4,6 +4,7 @@ import { z } from 'zod'
 export const recordActs = [
   'calculatorMade',
   'draftChanged',
+  'proofChanged',
   'sent',
   'sentBack',
   'published',

@@ -141,6 +141,7 @@ function submit(): void {
       role="region"
     >
       <p v-if="keptNote" class="setback note">{{ keptNote }}</p>
+      <p v-if="calculator.beginsAsUsual.value" class="setback note">{{ calculator.beginsAsUsual.value }}</p>
       <div v-if="isProblem" class="not-yet">
         <p>{{ words.notYet }}</p>
         <ul>

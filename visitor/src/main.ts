@@ -5,6 +5,7 @@ import { needsFurther, type Further, type Program } from '@vivid/core/evaluate'
 import CalculatorPage from './CalculatorPage.vue'
 import { followPreview } from './frame/follow-preview'
 import { reportHeight } from './frame/report-height'
+import { momentOf } from './model/moment-of'
 import { presetAnswers } from './model/preset-answers'
 import type { CalculatorSource } from './model/use-calculator'
 import '@fontsource-variable/bricolage-grotesque'
@@ -48,12 +49,14 @@ async function begin({ content, today, sheets, slug, edition }: ServedCalculator
     keptInLink(),
     fetchLanguage(language),
   ])
-  const preset = presetAnswers(content.program, new URLSearchParams(location.search), language)
+  const query = new URLSearchParams(location.search)
+  const around = { today: momentOf(today), sheets }
+  const preset = presetAnswers(content.program, query, language, around, further)
   applyStyle(content.style)
-  const answers = kept?.answers ?? preset
   source.value = {
     program: content.program,
-    answers,
+    answers: kept?.answers ?? preset.answers,
+    refused: kept ? [] : preset.refused,
     today,
     sheets,
     language,

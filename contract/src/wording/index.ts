@@ -3,6 +3,7 @@ export { createFigures, figuresFor } from './figures'
 export type { Figures } from './language'
 export type { PageWords, WhatIfSaid } from './page-words'
 export { formatAsTyped, type TypedText } from './format-as-typed'
+export { PLAIN_LOCALE, plainAnswer, readPresets, type PresetAnswers } from './preset-answers'
 export {
   counted,
   fetchAllLanguages,

@@ -65,6 +65,8 @@ export interface PageWords {
   readonly making: string
   readonly fileFailed: string
   readonly keptThen: (day: string, figure: string) => string
+  /** Questions a page was to begin otherwise with, where that is not allowed any more. */
+  readonly beginsAsUsual: (questions: string) => string
   readonly calendarEntry: (amount: string) => string
   readonly madeOn: (day: string, edition: number) => string
   readonly pageOf: (page: number, pages: number) => string

@@ -9,10 +9,13 @@ import {
   type Site,
 } from '@vivid/contract'
 import { closeOnEscape } from '../app/close-on-escape'
-import { textIn } from '@vivid/core'
+import { minorDigitsOf, textIn, type Question } from '@vivid/core'
+import { createFigures, isUnreadable, PLAIN_LOCALE, plainAnswer, readTyped } from '@vivid/contract/wording'
 import { request } from '../api/request'
 import { languageName } from '../calculators/fields/language-name'
+import AnswerField from '../calculators/fields/AnswerField.vue'
 import PickField from '../calculators/fields/PickField.vue'
+import { useUnread } from '../calculators/fields/unread-store'
 
 /** What one page of a site shows. */
 const open = defineModel<boolean>('open', { required: true })
@@ -46,8 +49,11 @@ function fresh(): PlacementChoices {
     width: null,
   }
 }
+const unread = useUnread()
+const fieldOf = (question: string) => `placement-${question}`
 watch(open, (now) => {
   if (now) choices.value = fresh()
+  for (const { id } of questions.value) unread.set(fieldOf(id), undefined)
 })
 
 const opened = shallowRef<CalculatorOpened>()
@@ -58,25 +64,46 @@ watch(
     opened.value = await request(CalculatorOpened, 'GET', `/calculators/${id}`).catch(() => undefined)
   },
 )
-const main = computed(() => opened.value?.document.languages[0] ?? '')
 const questions = computed(() =>
-  (opened.value?.document.steps ?? []).flatMap((step) =>
-    step.kind === 'question'
-      ? [{ id: step.id, label: textIn(step.label, main.value, main.value) || step.name }]
-      : [],
-  ),
+  (opened.value?.document.steps ?? []).filter((step): step is Question => step.kind === 'question'),
+)
+const labelOf = ({ label, name }: Question): string => {
+  const main = opened.value?.document.languages[0] ?? ''
+  return textIn(label, main, main) || name
+}
+/** Answers kept for questions that were taken away; nothing begins with them. */
+const unasked = computed(() =>
+  opened.value
+    ? Object.keys(choices.value.answers).filter((id) => !questions.value.some((one) => one.id === id))
+    : [],
 )
 const isWhole = computed(
-  () => choices.value.site !== '' && choices.value.page.startsWith('/') && choices.value.calculator !== '',
+  () =>
+    choices.value.site !== '' &&
+    choices.value.page.startsWith('/') &&
+    choices.value.calculator !== '' &&
+    !questions.value.some(({ id }) => fieldOf(id) in unread.texts),
 )
 
+/** Answers are kept as plain text, so that they are the same in every language of the page. */
+function answerOf(question: Question): unknown {
+  const text = choices.value.answers[question.id]
+  if (!text || !opened.value) return null
+  const minorDigits = minorDigitsOf[opened.value.document.currency]
+  const answer = readTyped(question, text, 'percent', { locale: PLAIN_LOCALE, minorDigits })
+  return isUnreadable(answer) ? null : answer
+}
+function setAnswer(question: Question, answer: unknown): void {
+  if (!opened.value) return
+  const { [question.id]: _, ...others } = choices.value.answers
+  const text = plainAnswer(question, answer, createFigures(PLAIN_LOCALE, opened.value.document.currency))
+  choices.value.answers = text === '' ? others : { ...others, [question.id]: text }
+}
+
 function save(): void {
-  const asked = new Set(questions.value.map(({ id }) => id))
-  const answers = Object.fromEntries(
-    Object.entries(choices.value.answers).filter(([id, text]) => asked.has(id) && text.trim() !== ''),
-  )
+  const asked = Object.entries(choices.value.answers).filter(([id]) => !unasked.value.includes(id))
   open.value = false
-  emit('save', { ...choices.value, answers })
+  emit('save', { ...choices.value, answers: Object.fromEntries(asked) })
 }
 </script>
 
@@ -135,17 +162,24 @@ function save(): void {
         />
       </div>
       <fieldset class="wide">
-        <legend>Answers to begin with, as a visitor would type them (empty: the usual)</legend>
-        <div v-for="{ id, label } in questions" :key="id">
-          <label :for="`placement-answer-${id}`">{{ label }}</label>
-          <Input
-            :id="`placement-answer-${id}`"
-            :value="choices.answers[id] ?? ''"
-            size="small"
-            :maxlength="80"
-            @update:value="choices.answers = { ...choices.answers, [id]: $event }"
+        <legend>Answers to begin with (empty: the usual)</legend>
+        <p v-if="before?.refused.length" class="warn all">
+          The calculator does not take these any more, and begins as usual there:
+          {{ before.refused.join(', ') }}.
+        </p>
+        <template v-if="opened">
+          <AnswerField
+            v-for="question in questions"
+            :id="fieldOf(question.id)"
+            :key="`${opened.id}.${question.id}`"
+            :label="labelOf(question)"
+            :question="question"
+            :document="opened.document"
+            :value="answerOf(question)"
+            empty-means="the usual"
+            @change="setAnswer(question, $event)"
           />
-        </div>
+        </template>
       </fieldset>
     </div>
   </Modal>
@@ -160,6 +194,13 @@ fieldset {
   padding: 8px 12px 12px;
   border: 1px solid var(--line);
   border-radius: 8px;
+}
+.all {
+  grid-column: 1 / -1;
+}
+.warn {
+  margin: 0;
+  color: var(--sun-text);
 }
 legend {
   width: auto;

@@ -191,6 +191,9 @@ const columns = [
             :class="{ soft: Object.keys(record.answers).length === 0 }"
           >
             {{ Object.values(record.answers).join(' · ') || 'the usual' }}
+            <span v-if="record.refused.length" class="warn"
+              ><br /><span aria-hidden="true">▲</span> no longer taken: {{ record.refused.join(', ') }}</span
+            >
           </span>
           <template v-else-if="column.key === 'width'">{{ record.width ?? 'page' }}</template>
           <template v-else-if="column.key === 'seen'">

@@ -4,6 +4,7 @@ import type { RecordAct, RecordEntry } from '@vivid/contract'
 export const actWords: Readonly<Record<RecordAct, string>> = {
   calculatorMade: 'made',
   draftChanged: 'changed the draft of',
+  proofChanged: 'changed what a proof expects in',
   sent: 'sent for approval',
   sentBack: 'sent back',
   published: 'put live',
@@ -47,6 +48,7 @@ const madeFrom: Readonly<Record<string, string>> = {
 export function detailWords({ act, details }: RecordEntry): string {
   const { edition, revision, from, note, versions, at, timed, calculator, language, role, origins, style } =
     details
+  const { proof, figure, before: earlier, after } = details
   const joined = (...parts: unknown[]) => parts.filter(Boolean).join(': ')
   const editionWords = edition === undefined ? '' : `edition ${edition}`
   switch (act) {
@@ -64,6 +66,8 @@ export function detailWords({ act, details }: RecordEntry): string {
     case 'sent':
     case 'sentBack':
       return joined(revision === undefined ? '' : `revision ${revision}`, note)
+    case 'proofChanged':
+      return joined(proof, `${figure} from ${earlier} to ${after}`)
     case 'sheetAdded':
     case 'sheetChanged':
     case 'sheetSent':

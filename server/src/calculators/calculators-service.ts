@@ -33,6 +33,7 @@ import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import { stateOf } from './calculator-state'
 import { cardMeterOf } from './card-meter'
 import type { CalculatorData, CalculatorsStore } from './calculators-store'
+import { proofsChanged } from './proofs-changed'
 import { slugOf } from './slug'
 
 export interface CalculatorsDeps {
@@ -246,7 +247,10 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       const saved = await database.transaction(async (transaction) => {
         const next = await calculators.saveDraft(id, revision, document, person.id, transaction)
         const entry = calculatorEntry('draftChanged', before, person, { revision })
-        if (next !== undefined) await record.appendChange(entry, transaction)
+        if (next === undefined) return undefined
+        await record.appendChange(entry, transaction)
+        for (const change of proofsChanged(before.draft, document))
+          await record.append(calculatorEntry('proofChanged', before, person, { ...change }), transaction)
         return next
       })
       const now = await opened(await existing(id))

@@ -1,16 +1,23 @@
 import type { Sequelize, Transaction } from 'sequelize'
 import type { Person, PlacementChoices, PlacementsListed, RecordAct, SaveSite } from '@vivid/contract'
 import { textIn } from '@vivid/core'
-import type { CalculatorsStore } from '../calculators/calculators-store'
+import type { CalculatorData, CalculatorsStore } from '../calculators/calculators-store'
+import type { EditionsStore } from '../editions/editions-store'
 import { AppError } from '../http/app-error'
+import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import type { RecordStore } from '../record/record-store'
+import { momentOf } from '../clock'
 import type { PlacementsStore } from './placements-store'
+import { presetsRefused, programNow } from './presets-refused'
 
 export interface PlacementsDeps {
   readonly database: Sequelize
   readonly placements: PlacementsStore
   readonly calculators: CalculatorsStore
+  readonly editions: EditionsStore
+  readonly sheets: RateSheetsStore
   readonly record: RecordStore
+  readonly now: () => Date
   /** Tells every server process, once the transaction is through, that something is placed otherwise. */
   readonly announce: (transaction: Transaction) => Promise<void>
 }
@@ -19,7 +26,18 @@ export type PlacementsService = ReturnType<typeof createPlacementsService>
 
 /** Which pages of which sites show what: the only places calculators may be framed. */
 export function createPlacementsService(deps: PlacementsDeps) {
-  const { database, placements, calculators, record, announce } = deps
+  const { database, placements, calculators, editions, sheets, record, now, announce } = deps
+
+  const refusedBy = async (calculator: CalculatorData, answers: PlacementChoices['answers']) => {
+    if (Object.keys(answers).length === 0) return []
+    const { id, liveEdition } = calculator
+    const [live, inForce] = await Promise.all([
+      liveEdition === null ? undefined : editions.one(id, liveEdition),
+      sheets.inForce(),
+    ])
+    const around = { today: momentOf(now()), sheets: inForce }
+    return presetsRefused(programNow(calculator, live, inForce), answers, around)
+  }
 
   async function listed(): Promise<PlacementsListed> {
     const [sites, placed, sightings, drafts] = await Promise.all([
@@ -34,14 +52,22 @@ export function createPlacementsService(deps: PlacementsDeps) {
         textIn(title, languages[0] ?? '', languages[0] ?? ''),
       ]),
     )
+    const calculatorOf = new Map(drafts.map((calculator) => [calculator.id, calculator]))
+    const refused = await Promise.all(
+      placed.map(async ({ calculator, answers, isLive }) => {
+        const found = calculatorOf.get(calculator)
+        return isLive && found ? (await refusedBy(found, answers)).map(({ label }) => label) : []
+      }),
+    )
     return {
       sites,
-      placements: placed.map(({ origins: _, ...placement }) => {
+      placements: placed.map(({ origins: _, ...placement }, at) => {
         const last = sightings.find((seen) => seen.placement === placement.id && seen.verdict !== 'unlisted')
         return {
           ...placement,
           title: titles.get(placement.calculator) ?? placement.slug,
           lastSeen: last?.lastSeen.toISOString() ?? null,
+          refused: refused[at] ?? [],
           seenAt: last && last.page !== placement.page ? `${last.origin}${last.page}` : null,
         }
       }),
@@ -61,11 +87,18 @@ export function createPlacementsService(deps: PlacementsDeps) {
   })
 
   /** What a placement is called on record: the page, and what it shows. */
-  async function described({ site, page, calculator, language }: PlacementChoices, transaction: Transaction) {
+  async function described(choices: PlacementChoices, transaction: Transaction) {
+    const { site, page, calculator, language, answers } = choices
     const [sites, found] = [await placements.sites(transaction), await calculators.byId(calculator)]
     const known = sites.find(({ id }) => id === site)
     if (!known) throw new AppError('SITE_UNKNOWN', { field: 'site' })
     if (!found) throw new AppError('CALCULATOR_UNKNOWN', { field: 'calculator', details: { calculator } })
+    const [wrong] = await refusedBy(found, answers)
+    if (wrong)
+      throw new AppError('PRESET_REFUSED', {
+        field: `answers.${wrong.field}`,
+        details: { question: wrong.label, answer: answers[wrong.field] ?? '', calculator: found.slug },
+      })
     return { subject: `${known.name} ${page}`, details: { calculator: found.slug, language } }
   }
 

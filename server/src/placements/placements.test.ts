@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, expect, test } from 'vitest'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { PlacementsListed, Placing } from '@vivid/contract'
 import { TestClient, testServer, type TestServer } from '../testing/test-server'
 
@@ -43,7 +43,7 @@ test('a placement brings its language, answers and width; the desk may change th
   if (!both) throw new Error('the demo has it')
   const before = await placing(`placement=${both.id}&page=/both`, SITE)
   expect(before.frame).toBe(
-    `/c/floating-home-mortgage?homePrice=500%2C000&downPayment=20%25&placement=${both.id}`,
+    `/c/floating-home-mortgage?homePrice=500000.00&downPayment=20%25&placement=${both.id}`,
   )
   const changed = {
     site: both.site,
@@ -57,6 +57,48 @@ test('a placement brings its language, answers and width; the desk may change th
   await expect
     .poll(() => placing(`placement=${both.id}&page=/both`, SITE))
     .toMatchObject({ frame: `/c/floating-home-mortgage?lang=fr-CA&placement=${both.id}`, width: 640 })
+})
+
+describe('answers a placement begins with', () => {
+  const placed = async () => {
+    const found = (await listed()).placements.find(
+      ({ page, slug }) => page === '/both' && slug === 'floating-home-mortgage',
+    )
+    if (!found) throw new Error('the demo has it')
+    const { id, site, page, calculator, language, width, refused } = found
+    return { id, refused, choices: { site, page, calculator, language, width } }
+  }
+
+  test.each([
+    ['is no amount', { homePrice: 'a lot' }, 'homePrice'],
+    ['is beyond the range', { homePrice: '1.00' }, 'homePrice'],
+    ['is not offered', { homePrice: '500000.00', frequency: 'hourly' }, 'frequency'],
+    ['is to a question that is not asked', { colour: 'red' }, 'colour'],
+  ])('one that %s is refused, with its place', async (_, answers, at) => {
+    const { id, choices } = await placed()
+    const body = { ...choices, answers }
+    for (const [method, path] of [
+      ['PUT', `/${id}`],
+      ['POST', ''],
+    ] as const)
+      expect(await wren.ask(method, `/api/placements${path}`, body)).toMatchObject({
+        status: 422,
+        body: { code: 'PRESET_REFUSED', field: `answers.${at}` },
+      })
+  })
+
+  test('what the live edition does not take any more is warned of', async () => {
+    const { id, refused } = await placed()
+    expect(refused).toEqual([])
+    const keep = (answers: object) =>
+      server.database.query('UPDATE placements SET answers = CAST(:answers AS jsonb) WHERE id = :id', {
+        replacements: { id, answers: JSON.stringify(answers) },
+      })
+    await keep({ homePrice: '1.00', downPayment: '20%', gone: 'yes' })
+    expect((await placed()).refused).toEqual(['Price of the floating home', 'gone'])
+    await keep({ homePrice: '500000.00', downPayment: '20%' })
+    expect((await placed()).refused).toEqual([])
+  })
 })
 
 test('where a snippet stands is remembered; one on an unlisted site or of something taken down is warned of', async () => {

@@ -53,6 +53,41 @@ test('what was refused is not on record, and saving again and again is there onc
   expect((await about(id)).map(({ act }) => act)).toEqual(['calculatorMade', 'draftChanged'])
 })
 
+test('a figure that a proof expects otherwise, more loosely or no longer is on record, with what it was', async () => {
+  const { id, revision, document } = await ines.make('Punt loan')
+  const proof = (expected: [of: string, figure: string, tolerance: string][]) => ({
+    ...document,
+    proofs: [
+      {
+        id: 'branch',
+        name: 'From the branch',
+        answers: {},
+        on: '2026-11-25',
+        expected: expected.map(([of, figure, tolerance]) => ({ of, figure, tolerance })),
+      },
+    ],
+  })
+  const drafts = [
+    proof([['1 + 1', '3', '0']]),
+    proof([['1 + 1', '2', '0']]),
+    proof([['1 + 1', '2', '0.5']]),
+    { ...document, proofs: [] },
+  ]
+  for (const [n, draft] of drafts.entries())
+    await ines.ask('PUT', `/api/calculators/${id}/draft`, { revision: revision + n, document: draft })
+  const changes = (await about(id)).filter(
+    ({ act, details }) => act === 'proofChanged' && details.proof === 'From the branch',
+  )
+  const said = { proof: 'From the branch', figure: '1 + 1' }
+  expect(changes.map(({ person, details }) => ({ person, details }))).toEqual(
+    [
+      { ...said, before: '3', after: '2' },
+      { ...said, before: '2', after: '2 ± 0.5' },
+      { ...said, before: '2 ± 0.5', after: 'nothing' },
+    ].map((details) => ({ person: 'Ines Okafor', details })),
+  )
+})
+
 test('rate sheets are on record too', async () => {
   const [listed] = (
     await ines.ask<{ sheet: { id: string; name: string }; revision: number }[]>('GET', '/api/rate-sheets')

@@ -1,15 +1,18 @@
-import type { Answers, Program } from '@vivid/core/evaluate'
-import { isUnreadable, readTyped } from '@vivid/contract/wording'
+import { createEvaluatorWith, type Around, type Further, type Program } from '@vivid/core/evaluate'
+import { PLAIN_LOCALE, readPresets, type PresetAnswers } from '@vivid/contract/wording'
 
-/** Answers in a page's address (`?homePrice=500,000&downPayment=20%`): what can be read of them, and no more. */
-export function presetAnswers(program: Program, query: URLSearchParams, language: string): Answers {
-  const answers: Record<string, unknown> = {}
-  const typedIn = { locale: language, minorDigits: program.minorDigits }
-  for (const { step } of program.steps) {
-    const text = step.kind === 'question' ? query.get(step.id) : null
-    if (step.kind !== 'question' || text === null) continue
-    const answer = readTyped(step, text, 'percent', typedIn)
-    if (answer !== null && answer !== undefined && !isUnreadable(answer)) answers[step.id] = answer
-  }
-  return answers
+/**
+ * Answers in a page's address (`?homePrice=500,000&downPayment=20%`): a placement's are kept in plain text, others are
+ * read in the language of the page.
+ */
+export function presetAnswers(
+  program: Program,
+  query: URLSearchParams,
+  language: string,
+  around: Around,
+  further: Further | undefined,
+): PresetAnswers {
+  const evaluate = createEvaluatorWith(program, further)
+  const locale = query.has('placement') ? PLAIN_LOCALE : language
+  return readPresets(program, new Map(query), locale, (answers) => evaluate(answers, around))
 }

@@ -1,7 +1,6 @@
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import {
   createEvaluatorWith,
-  readMoment,
   shareOf,
   textIn,
   type Answers,
@@ -29,6 +28,7 @@ import {
   type TypedText,
 } from '@vivid/contract/wording'
 import { headlineOf, saidOtherwise } from './headline'
+import { momentOf } from './moment-of'
 import type { Kept } from './share-link'
 
 /** What the page is made from: a program, the answers to begin with, the day, the rates and the language. */
@@ -42,6 +42,8 @@ export interface CalculatorSource {
   readonly further: Further | undefined
   /** Where the page is live; a draft's preview is not. */
   readonly live?: LivePage
+  /** Questions the page was to begin otherwise with, where that is not allowed any more. */
+  readonly refused?: readonly string[]
   /** What a link brought back. */
   readonly kept?: Kept | undefined
 }
@@ -89,10 +91,8 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   )
   const evaluator = computed(() => createEvaluatorWith(program.value, source.value.further))
   const evaluation = computed(() => {
-    // The sheets hold only what had begun when the page was served.
-    const today = readMoment(`${source.value.today}T23:59`)
-    if (!today) throw new Error(`the page was served for ${source.value.today}, which is no day`)
-    return evaluator.value(answers.value, { today, sheets: source.value.sheets })
+    const { today, sheets } = source.value
+    return evaluator.value(answers.value, { today: momentOf(today), sheets })
   })
   const isQuestion = (field: string) => questions.value.some(({ id }) => id === field)
   const told = computed(() =>
@@ -133,6 +133,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
 
   function startAgain(): void {
     keptOtherwise.value = undefined
+    refused.value = []
     for (const id of Object.keys(beside)) delete beside[id]
     left.value = new Set()
     asked.value = undefined
@@ -214,6 +215,15 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   /** What a link said when it was made, where the same answers say something else today. */
   const keptOtherwise = shallowRef(saidOtherwise(source.value.kept, headlineOf(evaluation.value.readouts)))
 
+  const refused = ref(source.value.refused ?? [])
+  /** Said while questions begin with something else than the page was to begin with. */
+  const beginsAsUsual = computed(() => {
+    const labels = questions.value.flatMap(({ id, label }) =>
+      refused.value.includes(id) ? [say(label)] : [],
+    )
+    return labels.length > 0 ? words.value.beginsAsUsual(labels.join(', ')) : ''
+  })
+
   /** What the visitor keeps beside the loan as it is, by the readout it is tried in. */
   const beside = reactive<Record<string, readonly WhatIf[]>>({})
 
@@ -236,6 +246,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     isOutOfDate,
     headline,
     keptOtherwise,
+    beginsAsUsual,
     beside,
     putBeside: (readout: string, changes: readonly WhatIf[]) => void (beside[readout] = changes),
     live: computed(() => source.value.live),

@@ -50,6 +50,11 @@ const set = (proof: Proof, fields: Partial<Proof>) =>
   )
 const setLine = (proof: Proof, at: number, fields: Partial<Proof['expected'][number]>) =>
   set(proof, { expected: proof.expected.map((line, i) => (i === at ? { ...line, ...fields } : line)) })
+/** The figure got becomes the one expected; the record says by whom, and what it was. */
+function takePresent(proof: Proof, at: number, got: string): void {
+  setLine(proof, at, { figure: got })
+  void message.success('The proof expects the present figure now. This goes on record; Undo takes it back.')
+}
 const isTolerance = (text: string) => /^\d{1,10}(\.\d{1,6})?$/.test(text)
 
 /** Figures worth proving: what the figures, meters and loans of the tape show now. */
@@ -243,7 +248,16 @@ function goTo(step: string): void {
               <td class="amount">{{ shown.result?.lines[at]?.got ?? 'no value' }}</td>
               <td class="amount">
                 {{ shown.result?.lines[at]?.difference ?? '–' }}
-                <span v-if="shown.result?.lines[at]?.agrees === false" class="bad">differs</span>
+                <template v-if="shown.result?.lines[at]?.agrees === false">
+                  <span class="bad">differs</span>
+                  <Button
+                    v-if="shown.result.lines[at].got !== undefined"
+                    size="small"
+                    :aria-label="`Take the present figure, ${line.of}`"
+                    @click="takePresent(shown.proof, at, shown.result.lines[at].got)"
+                    >Take the present figure</Button
+                  >
+                </template>
               </td>
             </tr>
           </tbody>

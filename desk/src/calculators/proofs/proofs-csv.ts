@@ -11,11 +11,10 @@ import {
 import {
   createFigures,
   isUnreadable,
+  plainAnswer,
   readingsOf,
   readTyped,
-  textOfAnswer,
   type DecimalMark,
-  type Figures,
   type NumberKind,
 } from '@vivid/contract/wording'
 import { markWord, readNumbers } from '../../text-tables/read-numbers'
@@ -189,17 +188,4 @@ export function writeProofs({ proofs, steps, languages, currency }: CalculatorDo
   ])
   // A cell that a spreadsheet would take for a formula is written with a mark before it; our own headings begin with "=".
   return Papa.unparse([head, ...rows])
-}
-
-/** An answer with its number in plain decimals, whatever the calculator's language: files have one mark before decimals. */
-function plainAnswer(question: Question, answer: unknown, figures: Figures): string {
-  const amount = (minor: number) => (minor / 10 ** figures.digits).toFixed(figures.digits)
-  if (answer === null || answer === undefined) return ''
-  if (question.asks === 'money') return amount(Number(answer))
-  if (question.asks === 'percent' || question.asks === 'number') return String(answer)
-  if (question.asks === 'share' && typeof answer === 'object') {
-    if ('percent' in answer) return `${String(answer.percent)}%`
-    if ('money' in answer) return `${figures.currency} ${amount(Number(answer.money))}`
-  }
-  return textOfAnswer(question, answer, figures)
 }

@@ -22,7 +22,7 @@ export const demoPlacements: readonly DemoPlacement[] = [
     id: '5a1c0d2e9b7f4a11',
     slug: 'floating-home-mortgage',
     page: '/both',
-    answers: { homePrice: '500,000', downPayment: '20%' },
+    answers: { homePrice: '500000.00', downPayment: '20%' },
     seen: 0,
   },
   { id: '5a1c0d2e9b7f4a12', slug: 'renew-your-mooring-mortgage', page: '/both', language: 'fr-CA', seen: 0 },

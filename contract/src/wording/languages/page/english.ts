@@ -73,6 +73,8 @@ export const englishPage: PageWords = {
   fileFailed: 'The file could not be made. Your figures are still here; try again in a moment.',
   keptThen: (day, figure) =>
     `When this link was made, on ${day}, the figure was ${figure}. The calculator or its rates have changed since: what you see here is as of today.`,
+  beginsAsUsual: (questions) =>
+    `This page was meant to begin with other answers here, which the calculator does not take any more; it begins with the usual ones: ${questions}.`,
   calendarEntry: (amount) => `Loan payment ${amount}`,
   madeOn: (day, edition) => `Worked out on ${day}, edition ${edition} of the calculator.`,
   pageOf: (page, pages) => `Page ${page} of ${pages}`,

@@ -74,6 +74,8 @@ export const frenchPage: PageWords = {
     'Le fichier n’a pas pu être préparé. Vos chiffres sont toujours là ; réessayez dans un instant.',
   keptThen: (day, figure) =>
     `Quand ce lien a été fait, le ${day}, le chiffre était ${figure}. Le calculateur ou ses taux ont changé depuis : ce que vous voyez ici vaut aujourd’hui.`,
+  beginsAsUsual: (questions) =>
+    `Cette page devait s’ouvrir sur d’autres réponses, que le calculateur n’accepte plus ; les réponses habituelles les remplacent : ${questions}.`,
   calendarEntry: (amount) => `Versement du prêt ${amount}`,
   madeOn: (day, edition) => `Calculé le ${day}, édition ${edition} du calculateur.`,
   pageOf: (page, pages) => `Page ${page} sur ${pages}`,

@@ -74,6 +74,8 @@ export const germanPage: PageWords = {
     'Die Datei konnte nicht erstellt werden. Ihre Zahlen sind noch da; versuchen Sie es gleich noch einmal.',
   keptThen: (day, figure) =>
     `Als dieser Link am ${day} entstand, lautete die Zahl ${figure}. Der Rechner oder seine Zinssätze haben sich seitdem geändert: Was Sie hier sehen, gilt heute.`,
+  beginsAsUsual: (questions) =>
+    `Diese Seite sollte mit anderen Angaben beginnen, die der Rechner nicht mehr annimmt; hier stehen die üblichen: ${questions}.`,
   calendarEntry: (amount) => `Darlehensrate ${amount}`,
   madeOn: (day, edition) => `Berechnet am ${day}, Ausgabe ${edition} des Rechners.`,
   pageOf: (page, pages) => `Seite ${page} von ${pages}`,

@@ -73,6 +73,8 @@ export const hebrewPage: PageWords = {
   fileFailed: 'לא ניתן היה להכין את הקובץ. התוצאות עדיין כאן; אפשר לנסות שוב בעוד רגע.',
   keptThen: (day, figure) =>
     `כשהקישור נוצר, ב־${day}, המספר היה ${figure}. המחשבון או הריביות השתנו מאז: מה שמוצג כאן נכון להיום.`,
+  beginsAsUsual: (questions) =>
+    `הדף היה אמור להיפתח עם תשובות אחרות, שהמחשבון אינו מקבל עוד; במקומן מופיעות התשובות הרגילות: ${questions}.`,
   calendarEntry: (amount) => `תשלום הלוואה ${amount}`,
   madeOn: (day, edition) => `חושב ב־${day}, מהדורה ${edition} של המחשבון.`,
   pageOf: (page, pages) => `עמוד ${page} מתוך ${pages}`,

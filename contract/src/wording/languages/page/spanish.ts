@@ -73,6 +73,8 @@ export const spanishPage: PageWords = {
   fileFailed: 'No se pudo preparar el archivo. Sus cifras siguen aquí; inténtelo otra vez en un momento.',
   keptThen: (day, figure) =>
     `Cuando se hizo este enlace, el ${day}, la cifra era ${figure}. La calculadora o sus tipos han cambiado desde entonces: lo que ve aquí vale hoy.`,
+  beginsAsUsual: (questions) =>
+    `Esta página debía empezar con otras respuestas, que la calculadora ya no admite; empieza con las habituales: ${questions}.`,
   calendarEntry: (amount) => `Cuota del préstamo ${amount}`,
   madeOn: (day, edition) => `Calculado el ${day}, edición ${edition} de la calculadora.`,
   pageOf: (page, pages) => `Página ${page} de ${pages}`,
