@@ -19,6 +19,14 @@ const operations: Readonly<Record<string, string>> = {
   same: 'go together here',
 }
 
+/** What people write beside figures, and how it is said inside a formula. */
+const signsToMend: readonly (readonly [sign: RegExp, mend: string])[] = [
+  [/^%$/, 'Inside a formula, “%” is left out: multiply by “0.2” for 20 %, compare a rate with “5” for 5 %.'],
+  [/^\p{Sc}$/u, 'Inside a formula, an amount is written without its sign: “60000”.'],
+  [/^,\d+$/, 'Inside a formula, a number has no comma: “60000”, or “4.5” with a point.'],
+  [/^(years?|months?)$/i, 'Inside a formula, a length of time is written “years(5)” or “months(6)”.'],
+]
+
 const formulaSentences: {
   [C in FormulaProblem['code']]: (problem: Extract<FormulaProblem, { code: C }>) => string
 } = {
@@ -28,7 +36,9 @@ const formulaSentences: {
       ? 'The formula breaks off here; something has to follow.'
       : text === ':'
         ? 'Name all arguments of a function, or none of them.'
-        : `This cannot be read at ${name(text)}.`,
+        : (signsToMend.find(([sign]) => sign.test(text))?.[1] ?? `This cannot be read at ${name(text)}.`),
+  NUMBER_TWO_WAYS: ({ text, readings }) =>
+    `${name(text)} can be read in two ways: write ${readings.map(name).join(' or ')}.`,
   FORMULA_TOO_DEEP: () => 'This formula is too long or nested too deeply; split it into named workings.',
   FEEL_NOT_SUPPORTED: ({ what }) => `${name(what)} is not available in calculators.`,
   NAME_UNKNOWN: ({ name: unknown, near }) => `Nothing is called ${name(unknown)}${orMeant(near)}`,

@@ -77,7 +77,9 @@ export {
   Stray,
   type Placing,
 } from './placements'
+export { readAsSentence } from './read-as-sentence'
 export { periodWord, unitWords, wantedWords } from './unit-words'
+export { figureWords } from './figure-words'
 export { ErrorBody, FieldProblem, errorSentence, errorTable, type ErrorCode } from './errors'
 export {
   AcceptInvitation,

@@ -98,10 +98,11 @@ export type {
   Said,
   Value,
 } from './calculator/values'
-export { checkFormula } from './formula/check'
+export { checkFormula, type CheckedFormula } from './formula/check'
 export type { Scope } from './formula/checking'
 export type { Stop } from './formula/computed'
 export { figuresOf } from './formula/figures'
+export { figureSources } from './formula/unit'
 export { builtIns } from './formula/functions'
 export type { BuiltIn, Parameter } from './formula/functions/function'
 export type { FormulaFault, FormulaProblem } from './formula/problem'

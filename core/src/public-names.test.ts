@@ -49,6 +49,7 @@ test('the public names of the core', () => {
     'equity',
     'equityTerms',
     'evaluate',
+    'figureSources',
     'figuresOf',
     'formulasOf',
     'freeId',

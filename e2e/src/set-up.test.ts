@@ -89,7 +89,6 @@ test('a calculator is set up from an empty document by keyboard alone, and goes 
     })
   await expectText(page, '#line-result .value', loan('4.79').payment)
   await expectText(page, '#line-inShort .value', 'not shown')
-  // What is left are questions: nothing is in French yet.
   await eventually(
     async () => !(await textOf(page, '.problems')).includes('to mend'),
     async () => `still to mend: ${await textOf(page, '.problems')}`,

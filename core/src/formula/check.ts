@@ -10,13 +10,16 @@ import { figuresOf } from './figures'
 import { fit, inUnit, type Typed } from './fit'
 import { builtIns } from './functions'
 import { nearest } from './nearest'
+import { plainFigure } from './plain-figure'
 import type { FormulaFault, FormulaProblem } from './problem'
 import { LONGEST_FORMULA, plainName, type NamesInScope, type SyntaxNode } from './syntax'
 import { BARE, DATE, TEXT, YES_NO, type FigureSource, type Unit, type Wanted } from './unit'
 
-export interface Checked {
+export interface CheckedFormula {
   readonly formula: Formula | undefined
   readonly problems: readonly FormulaProblem[]
+  /** What a figure that is no formula was taken for: "$60,000", "18 years". In minor units, percent or months. */
+  readonly readAs?: { readonly unit: Unit; readonly value: string }
 }
 
 /** The names the parser has to know: the functions, and the steps with the figures they have. */
@@ -43,14 +46,16 @@ const nested = (source: FigureSource): Record<string, unknown> =>
  * Reads a formula: parses it, finds its names, checks its units, and turns it into a tree to evaluate. The first
  * fault ends it; gentle questions come with a formula that can be used.
  */
-export function checkFormula(text: string, wanted: Wanted, scope: Scope): Checked {
+export function checkFormula(text: string, wanted: Wanted, scope: Scope): CheckedFormula {
   const whole = { from: 0, to: text.length }
-  const fail = (fault: FormulaFault, at: { from: number; to: number } = whole): Checked => ({
+  const fail = (fault: FormulaFault, at: { from: number; to: number } = whole): CheckedFormula => ({
     formula: undefined,
     problems: [{ ...fault, from: at.from, to: at.to }],
   })
   if (text.trim() === '') return fail({ code: 'FORMULA_EMPTY' })
   if (text.length > LONGEST_FORMULA) return fail({ code: 'FORMULA_TOO_DEEP' })
+  const plain = scope.steps.has(plainName(text)) ? undefined : plainFigure(text, wanted, scope.minorDigits)
+  if (plain) return figureAlone(plain, wanted, scope, fail)
   const root = scope.reader.parse(text)
   if (!root) return fail({ code: 'FORMULA_TOO_DEEP' })
   const unreadable = findUnreadable(root)
@@ -61,15 +66,30 @@ export function checkFormula(text: string, wanted: Wanted, scope: Scope): Checke
     if (!only || root.children.length !== 1) return fail({ code: 'FORMULA_UNREADABLE', text })
     const checker = new Checker(scope, questions)
     const typed = checker.wanted(only, wanted)
-    return {
-      formula: { expression: typed.expression, unit: typed.unit, uses: usesOf(typed.expression) },
-      problems: questions,
-    }
+    const formula = { expression: typed.expression, unit: typed.unit, uses: usesOf(typed.expression) }
+    const hadToBeRead = wanted.is === 'oneOf' && only.name === 'NumericLiteral'
+    return { formula, problems: questions, ...(hadToBeRead ? readAs(typed) : {}) }
   } catch (error) {
     if (error instanceof Fault) return fail(error.fault, error.node)
     throw error
   }
 }
+
+function figureAlone(
+  part: Typed | FormulaFault,
+  wanted: Wanted,
+  { minorDigits }: Scope,
+  fail: (fault: FormulaFault) => CheckedFormula,
+): CheckedFormula {
+  if ('code' in part) return fail(part)
+  const typed = fit(part, wanted, minorDigits)
+  if ('code' in typed) return fail(typed)
+  const { expression, unit } = typed
+  return { formula: { expression, unit, uses: usesOf(expression) }, problems: [], ...readAs(typed) }
+}
+
+const readAs = ({ expression, unit }: Typed): Pick<CheckedFormula, 'readAs'> =>
+  expression.op === 'number' || expression.op === 'text' ? { readAs: { unit, value: expression.value } } : {}
 
 function findUnreadable(node: SyntaxNode): SyntaxNode | undefined {
   if (node.name === '⚠') return node
@@ -99,7 +119,8 @@ class Checker implements Checking {
   private fitted(part: Typed, wanted: Wanted, place?: string): Typed {
     const result = fit(part, wanted, this.scope.minorDigits, place)
     if ('code' in result) throw new Fault(result, part)
-    if (part.unit.is === 'bare' && result.unit.is === 'percent') askAboutSmall(this, part)
+    if (part.unit.is === 'bare' && result.unit.is === 'percent' && !isOftenSmall(wanted))
+      askAboutSmall(this, part)
     return result
   }
 
@@ -259,6 +280,8 @@ class Checker implements Checking {
     }
   }
 }
+
+const isOftenSmall = (wanted: Wanted) => wanted.is === 'percent' && wanted.often === 'small'
 
 const numberIn = (text: string) => text.replace(/\s+/g, '').replace(/^\./, '0.').replace(/^-\./, '-0.')
 

@@ -102,12 +102,18 @@ export function fit(
     case 'figures':
       return isSameUnit(unit, wanted) ? part : refused()
     case 'oneOf': {
+      if (isTooMuchForShare(part) && wanted.of.some(({ is }) => is === 'money'))
+        return inUnit(part, MONEY, minorDigits)
       const tried = wanted.of.map((one) => fit(part, one, minorDigits, place))
       const fitting = tried.find((result) => !('code' in result))
       return fitting ?? refused(mendOf(tried))
     }
   }
 }
+
+/** More than the whole: where an amount or a share of it is taken, that can only be an amount. */
+const isTooMuchForShare = ({ unit, expression }: Typed): boolean =>
+  unit.is === 'bare' && expression.op === 'number' && Number(expression.value) > 100
 
 const moneyUnit = (per: 'any' | Exclude<Unit & { is: 'money' }, never>['per']): Unit =>
   per === undefined || per === 'any' ? MONEY : { is: 'money', per }
@@ -141,9 +147,14 @@ export const attachingName: Readonly<Record<string, string>> = {
 function asFrequency(part: Typed): Typed | undefined {
   if (part.unit.is === 'frequency') return part
   if (part.expression.op !== 'text') return undefined
-  const name = frequencyInWords[part.expression.value.toLowerCase()] ?? part.expression.value
-  if (!frequencyNames.includes(name as Frequency)) return undefined
-  return { ...part, unit: FREQUENCY, expression: { op: 'text', value: name } }
+  const name = frequencyIn(part.expression.value)
+  return name && { ...part, unit: FREQUENCY, expression: { op: 'text', value: name } }
+}
+
+/** The frequency an author means by a word or two. */
+export function frequencyIn(text: string): Frequency | undefined {
+  const name = frequencyInWords[text.toLowerCase()] ?? text
+  return frequencyNames.find((one) => one === name)
 }
 
 /** Frequencies as an author writes them between quotes. */

@@ -6,6 +6,7 @@ export type FormulaFault =
   | { readonly code: 'FORMULA_EMPTY' }
   | { readonly code: 'FORMULA_UNREADABLE'; readonly text: string }
   | { readonly code: 'FORMULA_TOO_DEEP' }
+  | { readonly code: 'NUMBER_TWO_WAYS'; readonly text: string; readonly readings: readonly string[] }
   | { readonly code: 'FEEL_NOT_SUPPORTED'; readonly what: string }
   | { readonly code: 'NAME_UNKNOWN'; readonly name: string; readonly near: string | undefined }
   | { readonly code: 'NAME_HAS_NO_VALUE'; readonly name: string }

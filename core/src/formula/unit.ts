@@ -50,7 +50,9 @@ export const moneyPer = (per: Period): Unit => ({ is: 'money', per })
 /** What a place in a formula or a step takes. */
 export type Wanted =
   | { readonly is: 'money'; readonly per?: Period | 'any' }
-  | { readonly is: 'percent' | 'number' | 'count' | 'term' | 'date' | 'yesNo' | 'frequency' | 'text' }
+  /** Premiums and the like are often below 1 %: nobody is asked whether 55 % is meant by 0.55. */
+  | { readonly is: 'percent'; readonly often?: 'small' }
+  | { readonly is: 'number' | 'count' | 'term' | 'date' | 'yesNo' | 'frequency' | 'text' }
   /** A length of time; a bare number is years. */
   | { readonly is: 'years' }
   /** Anything that can be measured and compared: money, percent, number, count, term. */

@@ -11,6 +11,7 @@ import { useSession } from '../people/session-store'
 import { momentOf } from '../calculators/moments'
 import GoLiveDialog from './GoLiveDialog.vue'
 import SendBackDialog from './SendBackDialog.vue'
+import SendDialog from './SendDialog.vue'
 
 /** What can be done with the calculator now, by the person who is here: one call to action, the rest beside it. */
 const draft = useDraft()
@@ -65,8 +66,10 @@ const sending = ref(false)
 const note = ref('')
 async function send(): Promise<void> {
   sending.value = false
-  await run(() => draft.send(note.value), 'Sent: an approver can put it live now.')
-  note.value = ''
+  await run(async () => {
+    await draft.send(note.value)
+    note.value = ''
+  }, 'Sent: an approver can put it live now.')
 }
 const sendingBack = ref(false)
 const sendBack = (remarks: Remark[]) =>
@@ -132,16 +135,7 @@ async function takeDown(): Promise<void> {
     >
       Send for approval
     </CallToAction>
-    <Modal
-      v-model:open="sending"
-      title="Send for approval"
-      ok-text="Send it"
-      cancel-text="Not yet"
-      @ok="send"
-    >
-      <label for="send-note">A word for the approver <span class="soft">optional</span></label>
-      <Textarea id="send-note" v-model:value="note" :rows="3" :maxlength="2000" @press-enter.ctrl="send" />
-    </Modal>
+    <SendDialog v-model:open="sending" v-model:note="note" @send="send" />
     <Modal
       v-model:open="takingDown"
       :title="`Take edition ${calculator.liveEdition} down?`"

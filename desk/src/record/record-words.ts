@@ -67,7 +67,7 @@ export function detailWords({ act, details }: RecordEntry): string {
     case 'sentBack':
       return joined(revision === undefined ? '' : `revision ${revision}`, note)
     case 'proofChanged':
-      return joined(proof, `${figure} from ${earlier} to ${after}`)
+      return joined(proof, figure && `${figure} from ${earlier} to ${after}`)
     case 'sheetAdded':
     case 'sheetChanged':
     case 'sheetSent':

@@ -10,6 +10,7 @@ const money = { is: 'money' } as const satisfies Wanted
 const anyMoney = { is: 'money', per: 'any' } as const satisfies Wanted
 const monthly = { is: 'money', per: 'month' } as const satisfies Wanted
 const percent = { is: 'percent' } as const satisfies Wanted
+const smallPercent = { is: 'percent', often: 'small' } as const satisfies Wanted
 const count = { is: 'count' } as const satisfies Wanted
 const years = { is: 'years' } as const satisfies Wanted
 const moneyOrPercent = { is: 'oneOf', of: [{ is: 'percent' }, { is: 'money' }] } as const satisfies Wanted
@@ -31,11 +32,11 @@ export const loanTerms = {
   /** A number of periods, or a length of time. */
   gracePayments: { takes: { is: 'oneOf', of: [count, { is: 'term' }] } },
   gracePayment: { takes: anyMoney },
-  insuranceAdded: { takes: percent },
-  insuranceYearly: { takes: percent },
+  insuranceAdded: { takes: smallPercent },
+  insuranceYearly: { takes: smallPercent },
   insuranceValue: { takes: money },
   insuranceUntil: { takes: percent },
-  initialRepayment: { takes: percent },
+  initialRepayment: { takes: smallPercent },
 } as const satisfies Record<string, TermFacts>
 
 /** What a purchase costs a household and what a lender allows: see `affordablePrice` and `incomeNeeded`. */
@@ -48,11 +49,11 @@ export const affordabilityTerms = {
   annualRate: { takes: percent, required: true },
   qualifyingRate: { takes: percent },
   term: { takes: years, required: true },
-  propertyTax: { takes: percent },
+  propertyTax: { takes: smallPercent },
   homeInsurance: { takes: { is: 'money', per: 'year' } },
   dues: { takes: monthly },
   downPayment: { takes: moneyOrPercent, required: true },
-  insuranceRate: { takes: percent },
+  insuranceRate: { takes: smallPercent },
   insuranceAbove: { takes: percent },
   roundTo: { takes: anyMoney },
 } as const satisfies Record<string, TermFacts>
@@ -73,7 +74,7 @@ export const refinanceTerms = {
 
 export const equityTerms = {
   value: { takes: money, required: true },
-  growth: { takes: percent, required: true },
+  growth: { takes: smallPercent, required: true },
   after: { takes: years, required: true },
 } as const satisfies Record<string, TermFacts>
 

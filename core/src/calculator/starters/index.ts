@@ -2,7 +2,6 @@ import type { CalculatorDocument } from '../document/document'
 import type { RateSheet } from '../document/sheets'
 import type { Texts } from '../document/texts'
 import { affordablePriceStarter, incomeNeededStarter } from './affordability'
-import { t } from './build'
 import { compareLoansStarter } from './compare-loans'
 import { equityStarter } from './equity'
 import { extraPayments } from './extra-payments'
@@ -86,13 +85,11 @@ export const starters: readonly Starter[] = [
 ]
 
 /** A calculator with nothing in it yet. */
-export const emptyCalculator = (
-  title: Texts = t('New calculator', 'Nouveau calculateur'),
-): CalculatorDocument => ({
+export const emptyCalculator = (title: Texts = { 'en-CA': 'New calculator' }): CalculatorDocument => ({
   version: 2,
   title,
   currency: 'CAD',
-  languages: ['en-CA', 'fr-CA'],
+  languages: ['en-CA'],
   lender: 'Larkmoor Mutual',
   results: 'live',
   introduction: {},

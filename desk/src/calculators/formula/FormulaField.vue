@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { closeBrackets } from '@codemirror/autocomplete'
+import { closeBrackets, closeCompletion } from '@codemirror/autocomplete'
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands'
 import { setDiagnostics, type Diagnostic } from '@codemirror/lint'
-import { Compartment, EditorState } from '@codemirror/state'
+import { Compartment, EditorState, Prec } from '@codemirror/state'
 import { EditorView, keymap, placeholder } from '@codemirror/view'
 import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
 import { checkFormula, isGentle, type FormulaProblem, type Scope, type Wanted } from '@vivid/core'
-import { compileSentence, wantedWords } from '@vivid/contract'
+import { compileSentence, readAsSentence, wantedWords } from '@vivid/contract'
 import { formulaLanguage } from './formula-language'
 import GuidedInsert from './GuidedInsert.vue'
 import ReadBack from './ReadBack.vue'
@@ -31,9 +31,15 @@ const host = useTemplateRef<HTMLElement>('host')
 const view = shallowRef<EditorView>()
 const language = new Compartment()
 
-const problems = computed<readonly FormulaProblem[]>(() => {
-  if (props.value.trim() === '' && props.emptyMeans !== undefined) return []
-  return checkFormula(props.value, props.takes, props.scope).problems
+const checked = computed(() =>
+  props.value.trim() === '' && props.emptyMeans !== undefined
+    ? undefined
+    : checkFormula(props.value, props.takes, props.scope),
+)
+const problems = computed<readonly FormulaProblem[]>(() => checked.value?.problems ?? [])
+const takenAs = computed(() => {
+  const readAs = checked.value?.readAs
+  return readAs && readAsSentence(readAs, props.scope.minorDigits)
 })
 
 const diagnosticOf = (problem: FormulaProblem): Diagnostic => {
@@ -45,6 +51,12 @@ const diagnosticOf = (problem: FormulaProblem): Diagnostic => {
     severity: isGentle(problem) ? 'warning' : 'error',
     message: compileSentence({ ...problem, step: undefined, field: '' }),
   }
+}
+
+/** Closes what is offered and takes nothing of it: Tab goes on, as everywhere. */
+function leaveCompletion(editor: EditorView): boolean {
+  closeCompletion(editor)
+  return false
 }
 
 /** Puts a text where the caret is, in place of what is selected. */
@@ -65,6 +77,7 @@ onMounted(() => {
         history(),
         closeBrackets(),
         // Enter ends nothing here: a formula may go over several lines; Tab goes on to the next field.
+        Prec.highest(keymap.of([{ key: 'Tab', run: leaveCompletion }])),
         keymap.of([...defaultKeymap, ...historyKeymap]),
         EditorView.lineWrapping,
         EditorView.contentAttributes.of({ 'aria-labelledby': `${props.id}-label`, id: props.id }),
@@ -114,6 +127,7 @@ watch(
     >
       {{ compileSentence({ ...problem, step: undefined, field: '' }) }}
     </p>
+    <p v-if="takenAs" class="taken-as soft" role="status">{{ takenAs }}</p>
     <template v-if="!small">
       <GuidedInsert :id="id" :scope="scope" @insert="insert" />
       <ReadBack :text="value" :takes="takes" :scope="scope" />
@@ -149,6 +163,10 @@ watch(
   color: var(--ink-soft);
   font-family: var(--text);
   font-weight: 400;
+}
+.taken-as {
+  margin: 2px 0 0;
+  font-size: 14px;
 }
 .field-problem.gentle {
   color: var(--sun-text);

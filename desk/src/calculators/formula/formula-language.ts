@@ -1,11 +1,17 @@
-import { autocompletion, snippet, type Completion, type CompletionSource } from '@codemirror/autocomplete'
+import {
+  autocompletion,
+  snippet,
+  type Completion,
+  type CompletionContext,
+  type CompletionSource,
+} from '@codemirror/autocomplete'
 import { feel } from '@bpmn-io/lang-feel'
 import { HighlightStyle, syntaxHighlighting } from '@codemirror/language'
 import type { Extension } from '@codemirror/state'
 import { EditorView } from '@codemirror/view'
 import { tags } from '@lezer/highlight'
 import { builtIns, figuresOf, type BuiltIn, type Scope } from '@vivid/core'
-import { unitWords, wantedWords } from '@vivid/contract'
+import { figureWords, unitWords, wantedWords } from '@vivid/contract'
 
 /** FEEL in the editor: its grammar with this calculator's names, highlighting, and completion with units. */
 export function formulaLanguage(scope: Scope): Extension {
@@ -55,31 +61,42 @@ const looks = EditorView.theme({
   },
 })
 
-/** After a point: the figures of the loan or other composite value before it. */
-const figureCompletions =
-  ({ steps }: Scope): CompletionSource =>
+/** A path as it is typed: "the loan.pay", "the refinance.new loan.". */
+const PATH = /[\p{L}\p{N}' ]+(?:\.[\p{L}\p{N}' ]+)*\.[\p{L} ]*$/u
+
+/** The composite value whose figure is being typed, and how much of the figure stands there. */
+function figureAt(context: CompletionContext, { steps }: Scope) {
+  const [owner = '', ...path] = context.matchBefore(PATH)?.text.toLowerCase().split('.') ?? []
+  const name = [...steps.keys()].filter((one) => owner.endsWith(one)).sort((a, b) => b.length - a.length)[0]
+  let unit = name === undefined ? undefined : steps.get(name)?.unit
+  for (const figure of path.slice(0, -1))
+    unit = unit?.is === 'figures' ? figuresOf[unit.of][figure.trim()] : undefined
+  const typed = path.at(-1)
+  if (unit?.is !== 'figures' || typed === undefined) return undefined
+  const { of } = unit
+  return Object.keys(figuresOf[of]).some((figure) => figure.startsWith(typed)) ? { of, typed } : undefined
+}
+
+/** After a point: the figures of what stands before it, and nothing else; the ones most asked for first. */
+export const figureCompletions =
+  (scope: Scope): CompletionSource =>
   (context) => {
-    const typed = context.matchBefore(/[\p{L}\p{N}' ]+\.[\p{L} ]*$/u)
-    if (!typed) return null
-    const point = typed.text.lastIndexOf('.')
-    const words = typed.text.slice(0, point).trim().toLowerCase()
-    const owner = [...steps.keys()]
-      .filter((name) => words.endsWith(name))
-      .sort((a, b) => b.length - a.length)[0]
-    const unit = owner === undefined ? undefined : steps.get(owner)?.unit
-    if (unit?.is !== 'figures') return null
-    return {
-      from: typed.from + point + 1,
-      options: Object.entries(figuresOf[unit.of]).map(([label, of]) => ({ label, detail: unitWords(of) })),
-      validFor: /^[\p{L} ]*$/u,
-    }
+    const at = figureAt(context, scope)
+    if (!at) return null
+    const options = Object.entries(figureWords[at.of]).map(([label, info], place): Completion => {
+      const unit = figuresOf[at.of][label]
+      return { label, detail: unit ? unitWords(unit) : '', info, boost: -place }
+    })
+    return { from: context.pos - at.typed.length, options, validFor: /^[\p{L} ]*$/u }
   }
 
-const nameCompletions =
-  ({ steps }: Scope): CompletionSource =>
+export const nameCompletions =
+  (scope: Scope): CompletionSource =>
   (context) => {
+    const { steps } = scope
     const typed = context.matchBefore(/[\p{L}][\p{L}\p{N}' ]*$/u)
     if (!typed && !context.explicit) return null
+    if (figureAt(context, scope)) return null
     const names = [...steps].map(([label, { unit }]): Completion => ({
       label,
       detail: unit ? unitWords(unit) : 'has a fault',

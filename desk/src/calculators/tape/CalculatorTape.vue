@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { message } from 'ant-design-vue'
 import { computed, nextTick, useTemplateRef } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import {
@@ -22,6 +23,7 @@ import StepEditor from './StepEditor.vue'
 import { stepClause } from './step-clause'
 import { partOf, parts, type PartId, type StepKind } from './step-kinds'
 import { stepValue } from './step-value'
+import { takenOver } from './taken-over'
 import TapeLine from './TapeLine.vue'
 
 /** A calculator as one tape: every step a line, with its value for the sample visitor, opened in place to edit. */
@@ -75,8 +77,19 @@ function relationOf(id: string): 'gives' | 'takes' | undefined {
 function add(kind: StepKind): void {
   const step = kind.make(document)
   const before = document.steps.filter((other) => partOf(other) === kind.part).at(-1)
-  draft.change(insertStep(document, step, before?.id ?? document.steps.at(-1)?.id))
+  const added = insertStep(document, step, before?.id ?? document.steps.at(-1)?.id)
+  draft.change(added)
+  if (kind.id === 'loan') takeOver(added, step)
   void tape.goTo(step.id)
+}
+
+/** A new loan begins with the values there are; a change of its own, so that one Undo leaves it empty. */
+function takeOver(added: CalculatorDocument, loan: CalculatorStep): void {
+  const taken = takenOver(document, compiled.scope)
+  if (!taken || loan.kind !== 'loan') return
+  const filled = { ...loan, terms: { ...loan.terms, ...taken.terms } }
+  draft.change({ ...added, steps: added.steps.map((one) => (one.id === loan.id ? filled : one)) })
+  void message.info(`The loan takes ${taken.says}. Undo leaves it empty.`, 6)
 }
 
 /** The steps of a part in a new order, as they were dragged; the others stay where they are. */

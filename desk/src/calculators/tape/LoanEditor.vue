@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed, ref, watchEffect } from 'vue'
 import { loanTerms, type CalculatorDocument, type LoanOptions, type Scope, type StepOf } from '@vivid/core'
 import { useDraft } from '../draft-store'
 import PickField from '../fields/PickField.vue'
@@ -19,10 +19,11 @@ const others = computed(() =>
 const base = computed(() => others.value.find(({ value }) => value === step.as))
 const asOptions = computed(() => [{ value: '', label: 'no other: a loan of its own' }, ...others.value])
 const isUsed = (terms: readonly string[]) => terms.some((name) => name in step.terms)
+/** A group with a term in it is open, and stays so when the term is cleared: another may be typed in its place. */
 const opened = ref(new Set<string>())
-const isOpen = (title: string, terms: readonly string[], at: number) =>
-  at === 0 || isUsed(terms) || opened.value.has(title)
-const open = (title: string) => (opened.value = new Set(opened.value).add(title))
+watchEffect(() => {
+  for (const { title, terms } of loanGroups) if (isUsed(terms)) opened.value.add(title)
+})
 
 interface OptionFacts {
   readonly name: keyof LoanOptions
@@ -159,10 +160,10 @@ const when = { is: 'oneOf', of: [{ is: 'count' }, { is: 'date' }] } as const
   </p>
   <template v-for="(group, at) in loanGroups" :key="group.title">
     <button
-      v-if="!isOpen(group.title, group.terms, at)"
+      v-if="at > 0 && !opened.has(group.title)"
       type="button"
       class="link group"
-      @click="open(group.title)"
+      @click="opened.add(group.title)"
     >
       {{ group.title }} …
     </button>

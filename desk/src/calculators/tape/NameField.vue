@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
-import { nameFault, plainName, renameStep, type CalculatorStep } from '@vivid/core'
+import { nameFault, plainName, renameStep, type CalculatorDocument, type CalculatorStep } from '@vivid/core'
 import { useDraft } from '../draft-store'
 import { useUnread } from '../fields/unread-store'
+import { labelFromName } from './step-kinds'
 
 /**
  * The name of a step. It is taken once it is left, not letter by letter: on the way to a new name every formula would
@@ -35,7 +36,15 @@ const fault = computed(() => {
 
 function leave(): void {
   unread.set(id.value, fault.value ? text.value : undefined)
-  if (!fault.value && draft.document) draft.change(renameStep(draft.document, step.id, text.value.trim()))
+  if (!fault.value && draft.document) draft.change(renamed(draft.document, text.value.trim()))
+}
+/** A question's label goes with its name until somebody writes another. */
+function renamed(document: CalculatorDocument, name: string): CalculatorDocument {
+  const next = renameStep(document, step.id, name)
+  const main = document.languages[0] ?? ''
+  if (step.kind !== 'question' || step.label[main] !== labelFromName(step.name)) return next
+  const label = { ...step.label, [main]: labelFromName(name) }
+  return { ...next, steps: next.steps.map((one) => (one.id === step.id ? { ...one, label } : one)) }
 }
 onBeforeUnmount(leave)
 </script>

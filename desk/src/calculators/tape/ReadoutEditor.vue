@@ -15,6 +15,7 @@ import PickField from '../fields/PickField.vue'
 import RichTextField from '../fields/RichTextField.vue'
 import TextsField from '../fields/TextsField.vue'
 import FormulaField from '../formula/FormulaField.vue'
+import FiguresThere from './FiguresThere.vue'
 import LoanList from './LoanList.vue'
 import { actionWords, columnWords, rowWords, whatIfWords } from './readout-words'
 
@@ -74,6 +75,13 @@ const addPart = () =>
     :field="`${step.id}.value`"
     @change="set('value')($event)"
   />
+  <FiguresThere
+    v-if="step.shows === 'figure' && step.value.trim() === ''"
+    :document="document"
+    :scope="scope"
+    :takes="{ is: 'shown' }"
+    @choose="set('value')($event)"
+  />
   <Checkbox
     v-if="step.shows === 'figure'"
     class="tick-alone wide"
@@ -114,6 +122,13 @@ const addPart = () =>
         :field="`${step.id}.parts.${at}.amount`"
         small
         @change="setPart(at, { amount: $event })"
+      />
+      <FiguresThere
+        v-if="one.amount.trim() === ''"
+        :document="document"
+        :scope="scope"
+        :takes="{ is: 'money', per: 'any' }"
+        @choose="setPart(at, { amount: $event })"
       />
       <Button
         size="small"

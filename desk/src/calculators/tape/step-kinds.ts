@@ -37,7 +37,7 @@ const kind = (
   title: string,
   says: string,
   name: string,
-  fields: (document: CalculatorDocument) => WithoutIdentity<CalculatorStep>,
+  fields: (document: CalculatorDocument, name: string) => WithoutIdentity<CalculatorStep>,
 ): StepKind => ({
   id,
   part,
@@ -45,13 +45,16 @@ const kind = (
   says,
   make: (document) => {
     const own = freeName(document.steps, name)
-    return { ...fields(document), id: freeId(document.steps, own), name: own } as CalculatorStep
+    return { ...fields(document, own), id: freeId(document.steps, own), name: own } as CalculatorStep
   },
 })
 
-const asked = (document: CalculatorDocument, label: string) => ({
+/** What a question is called before its author says otherwise: its name, as a heading. */
+export const labelFromName = (name: string): string => name.charAt(0).toUpperCase() + name.slice(1)
+
+const asked = (document: CalculatorDocument, name: string) => ({
   kind: 'question' as const,
-  label: { [document.languages[0] ?? 'en-CA']: label },
+  label: { [document.languages[0] ?? 'en-CA']: labelFromName(name) },
   help: {},
   required: true,
   shownWhen: '',
@@ -73,7 +76,7 @@ const question = <A extends Question['asks']>(
     title,
     says,
     name,
-    (document) => ({ ...asked(document, title), ...fields(document) }) as never,
+    (document, own) => ({ ...asked(document, own), ...fields(document) }) as never,
   )
 
 const firstOf = (document: CalculatorDocument, fits: (step: CalculatorStep) => boolean) =>
