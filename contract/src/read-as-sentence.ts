@@ -1,9 +1,10 @@
-import type { CheckedFormula, MinorDigits } from '@vivid/core'
+import type { CheckedFormula, Frequency, MinorDigits } from '@vivid/core'
 import { createFigures } from './wording'
 import { unitWords } from './unit-words'
 
 const figures = createFigures('en-CA', 'CAD')
-const grouped = new Intl.NumberFormat('en-CA', { maximumFractionDigits: 12 })
+const amountIn = (digits: MinorDigits) =>
+  new Intl.NumberFormat('en-CA', { minimumFractionDigits: digits, trailingZeroDisplay: 'stripIfInteger' })
 
 /** What a figure that an author typed in place of a formula is taken for: "Taken as an amount: 60,000." */
 export function readAsSentence(
@@ -15,13 +16,13 @@ export function readAsSentence(
   function said(): string {
     switch (unit.is) {
       case 'money':
-        return grouped.format(Number(value) / 10 ** minorDigits)
+        return amountIn(minorDigits).format(Number(value) / 10 ** minorDigits)
       case 'percent':
         return `${value} %`
       case 'term':
         return figures.term({ years: Math.floor(Number(value) / 12), months: Number(value) % 12 })
       case 'frequency':
-        return `“${value}”`
+        return figures.every(value as Frequency)
       default:
         return value
     }

@@ -72,7 +72,8 @@ function send(): void {
 </template>
 
 <style scoped>
-.ant-alert {
+.ant-alert,
+.soft {
   margin-bottom: 12px;
 }
 .ant-alert p {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Input, InputNumber, Modal } from 'ant-design-vue'
+import { Alert, Input, InputNumber, Modal } from 'ant-design-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import {
   CalculatorOpened,
@@ -25,14 +25,19 @@ const {
   sites,
   calculators,
   preferred = '',
+  save,
+  problem,
 } = defineProps<{
   before: PlacementListed | undefined
   sites: readonly Site[]
   calculators: readonly CalculatorCard[]
   /** The calculator a new placement begins with. */
   preferred?: string
+  /** Saves it; false where it was refused: the dialog then stays, with everything typed in it. */
+  save: (choices: PlacementChoices) => Promise<boolean>
+  /** Why it was refused. */
+  problem: string
 }>()
-const emit = defineEmits<{ save: [choices: PlacementChoices] }>()
 
 const choices = ref<PlacementChoices>(fresh())
 function fresh(): PlacementChoices {
@@ -53,6 +58,7 @@ const unread = useUnread()
 const fieldOf = (question: string) => `placement-${question}`
 watch(open, (now) => {
   if (now) choices.value = fresh()
+  isRefused.value = false
   for (const { id } of questions.value) unread.set(fieldOf(id), undefined)
 })
 
@@ -100,10 +106,11 @@ function setAnswer(question: Question, answer: unknown): void {
   choices.value.answers = text === '' ? others : { ...others, [question.id]: text }
 }
 
-function save(): void {
+const isRefused = ref(false)
+async function saveAsked(): Promise<void> {
   const asked = Object.entries(choices.value.answers).filter(([id]) => !unasked.value.includes(id))
-  open.value = false
-  emit('save', { ...choices.value, answers: Object.fromEntries(asked) })
+  isRefused.value = !(await save({ ...choices.value, answers: Object.fromEntries(asked) }))
+  if (!isRefused.value) open.value = false
 }
 </script>
 
@@ -115,8 +122,9 @@ function save(): void {
     :ok-button-props="{ disabled: !isWhole }"
     cancel-text="Cancel"
     :width="680"
-    @ok="save"
+    @ok="saveAsked"
   >
+    <Alert v-if="isRefused && problem" type="error" role="alert" :message="problem" class="refused" />
     <div class="editor">
       <PickField
         id="placement-site"
@@ -186,6 +194,9 @@ function save(): void {
 </template>
 
 <style scoped>
+.refused {
+  margin-bottom: 10px;
+}
 fieldset {
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));

@@ -83,6 +83,12 @@ function confirmRemoval(title: string, content: string, path: string): void {
   })
 }
 
+/** "500,000.00 · 20%": answers are kept with plain numbers. */
+const saidAnswers = (answers: PlacementChoices['answers']): string =>
+  Object.values(answers)
+    .map((text) => text.replace(/\d{4,}(?=\.\d{2}$)/, (whole) => Number(whole).toLocaleString('en-CA')))
+    .join(' · ')
+
 const snippetOpen = ref(false)
 const snippetOf = shallowRef<PlacementListed>()
 const showSnippet = (placement: PlacementListed) => {
@@ -190,7 +196,7 @@ const columns = [
             v-else-if="column.key === 'answers'"
             :class="{ soft: Object.keys(record.answers).length === 0 }"
           >
-            {{ Object.values(record.answers).join(' · ') || 'the usual' }}
+            {{ saidAnswers(record.answers) || 'the usual' }}
             <span v-if="record.refused.length" class="warn"
               ><br /><span aria-hidden="true">▲</span> no longer taken: {{ record.refused.join(', ') }}</span
             >
@@ -230,7 +236,8 @@ const columns = [
         :sites="listed.sites"
         :calculators="cards"
         :preferred="cards.find(({ slug }) => slug === only)?.id ?? ''"
-        @save="save"
+        :save="save"
+        :problem="problem"
       />
       <SiteDialog v-model:open="editingSite" :before="site" @save="saveSite" />
       <SnippetDialog v-model:open="snippetOpen" :placement="snippetOf" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { closeBrackets, closeCompletion } from '@codemirror/autocomplete'
+import { closeBrackets, closeCompletion, completionStatus } from '@codemirror/autocomplete'
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands'
 import { setDiagnostics, type Diagnostic } from '@codemirror/lint'
 import { Compartment, EditorState, Prec } from '@codemirror/state'
@@ -86,6 +86,9 @@ onMounted(() => {
         EditorView.updateListener.of((update) => {
           const text = update.state.doc.toString()
           if (update.docChanged && text !== props.value) emit('change', text)
+          // What is offered a moment after the field was left would lie over the next one.
+          if (!update.view.hasFocus && completionStatus(update.state) !== null)
+            queueMicrotask(() => closeCompletion(update.view))
         }),
       ],
     }),
