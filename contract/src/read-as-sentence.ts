@@ -3,9 +3,6 @@ import { createFigures } from './wording'
 import { unitWords } from './unit-words'
 
 const figures = createFigures('en-CA', 'CAD')
-const amountIn = (digits: MinorDigits) =>
-  new Intl.NumberFormat('en-CA', { minimumFractionDigits: digits, trailingZeroDisplay: 'stripIfInteger' })
-
 /** What a figure that an author typed in place of a formula is taken for: "Taken as an amount: 60,000." */
 export function readAsSentence(
   { unit, value }: NonNullable<CheckedFormula['readAs']>,
@@ -16,7 +13,7 @@ export function readAsSentence(
   function said(): string {
     switch (unit.is) {
       case 'money':
-        return amountIn(minorDigits).format(Number(value) / 10 ** minorDigits)
+        return inAmounts(Number(value) / 10 ** minorDigits)
       case 'percent':
         return `${value} %`
       case 'term':
@@ -26,5 +23,10 @@ export function readAsSentence(
       default:
         return value
     }
+  }
+
+  function inAmounts(amount: number): string {
+    const digits = Number.isInteger(amount) ? 0 : minorDigits
+    return new Intl.NumberFormat('en-CA', { minimumFractionDigits: digits }).format(amount)
   }
 }
