@@ -165,6 +165,7 @@ test('a placement brings language and answers to the page that has its snippet, 
   await eventually(
     async () => {
       await goTo(wren, `${app.desk}/placements?calculator=renew-your-mooring-mortgage`)
+      await wren.waitForSelector('.ant-table-tbody tr')
       return (await textOf(wren, '.ant-table-tbody')).includes('on http')
     },
     () => 'it was not seen on the other page',
