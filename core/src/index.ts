@@ -52,7 +52,8 @@ export { textIn } from './calculator/document/text-in'
 export { RichText, type RichTexts, type Texts } from './calculator/document/texts'
 export { askFormulas, type Asked, type AskedFormula } from './calculator/ask-formulas'
 export { changesBetween, type Change } from './calculator/changes/flat'
-export { mergeDocuments, type Conflict } from './calculator/changes/merge'
+export { mergeDocuments } from './calculator/changes/merge'
+export type { Conflict } from './calculator/changes/flat'
 export {
   compile,
   createCompiler,

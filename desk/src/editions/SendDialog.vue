@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Alert, Modal, Textarea } from 'ant-design-vue'
-import { computed, shallowRef, watch } from 'vue'
-import { readMoment, tryOut, type TrialFailure } from '@vivid/core'
+import { computed, onBeforeUnmount, shallowRef, watch } from 'vue'
+import type { TrialFailure } from '@vivid/core'
 import { trialSentence } from '@vivid/contract'
 import { closeOnEscape } from '../app/close-on-escape'
 import { useDraft } from '../calculators/draft-store'
@@ -15,16 +15,27 @@ const note = defineModel<string>('note', { required: true })
 const emit = defineEmits<{ send: [] }>()
 const draft = useDraft()
 
-const failures = shallowRef<readonly TrialFailure[]>([])
-watch(open, (isOpen) => {
-  const { document, compiled, sheets } = draft
-  const today = readMoment(localNow())
-  failures.value =
-    isOpen && document && compiled && today ? [...tryOut(document, compiled.program, { today, sheets })] : []
-})
+/** Undefined while they are tried. */
+const failures = shallowRef<readonly TrialFailure[]>()
+let worker: Worker | undefined
+function tryAll(): void {
+  stop()
+  failures.value = undefined
+  worker = new Worker(new URL('./trial-worker.ts', import.meta.url), { type: 'module' })
+  worker.onmessage = ({ data }: MessageEvent<TrialFailure[]>) => (failures.value = data)
+  const request = { document: draft.document, sheets: draft.sheets, now: localNow() }
+  // Plain data only: what Vue watches cannot be sent to a worker.
+  worker.postMessage(JSON.parse(JSON.stringify(request)))
+}
+function stop(): void {
+  worker?.terminate()
+  worker = undefined
+}
+watch(open, (isOpen) => (isOpen ? tryAll() : stop()))
+onBeforeUnmount(stop)
 const keepsBack = ({ trial, stops }: TrialFailure) => stops || trial.changed === undefined
-const stopping = computed(() => failures.value.filter(keepsBack))
-const told = computed(() => failures.value.filter((failure) => !keepsBack(failure)))
+const stopping = computed(() => failures.value?.filter(keepsBack) ?? [])
+const told = computed(() => failures.value?.filter((failure) => !keepsBack(failure)) ?? [])
 const MOST_SHOWN = 6
 const said = (failure: TrialFailure): string => {
   const sentence = draft.document ? trialSentence(failure, draft.document) : ''
@@ -46,7 +57,8 @@ function send(): void {
     :width="620"
     @ok="send"
   >
-    <p v-if="failures.length === 0" class="soft">
+    <p v-if="!failures" class="soft" role="status">Every option and both ends of every range are tried …</p>
+    <p v-else-if="failures.length === 0" class="soft" role="status">
       Every option and both ends of every range were tried: all of it works out.
     </p>
     <Alert v-if="stopping.length" type="error" role="alert" message="It cannot be sent while this fails">

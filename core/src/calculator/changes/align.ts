@@ -4,7 +4,7 @@ import { hasValue } from '../compile/units-of-steps'
 import type { CalculatorDocument } from '../document/document'
 import type { CalculatorStep } from '../document/steps'
 import { freeId, freeName, renameStep } from '../edit'
-import type { Conflict } from './merge'
+import type { Conflict } from './flat'
 
 /** The same document as two people had it, and as each of them has it now. */
 export interface ThreeWays {

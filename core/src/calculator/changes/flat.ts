@@ -14,6 +14,13 @@ export interface Change {
   readonly after: unknown
 }
 
+/** What two people changed differently since they both had `before`: a field, or a whole step, sample visitor or proof. */
+export interface Conflict extends Omit<Change, 'after'> {
+  readonly key: string
+  readonly mine: unknown
+  readonly theirs: unknown
+}
+
 /** The fields of a document laid flat: `document//title/en-CA`, `step/homePrice/label/en-CA`, `document//steps` for their order. */
 export type Flat = Map<string, unknown>
 

@@ -9,18 +9,11 @@ import {
   listOf,
   placeOf,
   rebuild,
-  type Change,
+  type Conflict,
   type Flat,
   type ListName,
 } from './flat'
 import { joinedOrder } from './order'
-
-/** What two people changed differently since they both had `before`: a field, or a whole step, sample visitor or proof. */
-export interface Conflict extends Omit<Change, 'after'> {
-  readonly key: string
-  readonly mine: unknown
-  readonly theirs: unknown
-}
 
 export type Choose = (conflict: Conflict) => 'mine' | 'theirs'
 
