@@ -145,14 +145,9 @@ test('on a site that is not listed nothing is shown, the developer is told why, 
   expect(shown.every((questions) => questions === null)).toBe(true)
   elsewhere.close()
 
-  const wren = await app.deskAs('Wren')
-  await eventually(
-    async () => {
-      await goTo(wren, `${app.desk}/placements`)
-      return (await textOf(wren, '.strays')).includes(`${origin}/finance`)
-    },
-    () => 'the desk does not warn',
-  )
+  await seenAt(origin)
+  const wren = await app.deskAs('Wren', '/placements')
+  await expectText(wren, '.strays', `${origin}/finance`)
   expect(await brokenRules(wren)).toEqual([])
 })
 
@@ -161,16 +156,20 @@ test('a placement brings language and answers to the page that has its snippet, 
   await goTo(visitor, `${app.lender}/placed/5a1c0d2e9b7f4a12`)
   const frame = await placedFrame(visitor)
   expect(await textOf(frame, 'h1')).toBe('Renouveler votre prêt d’amarrage')
-  const wren = await app.deskAs('Wren')
-  await eventually(
-    async () => {
-      await goTo(wren, `${app.desk}/placements?calculator=renew-your-mooring-mortgage`)
-      await wren.waitForSelector('.ant-table-tbody tr')
-      return (await textOf(wren, '.ant-table-tbody')).includes('on http')
-    },
-    () => 'it was not seen on the other page',
-  )
+  await seenAt('/placed/5a1c0d2e9b7f4a12')
+  const wren = await app.deskAs('Wren', '/placements?calculator=renew-your-mooring-mortgage')
+  await expectText(wren, '.ant-table-tbody', 'on http')
 })
+
+/** Waits until the server has kept that a snippet was seen there; it does so every few seconds. */
+async function seenAt(place: string): Promise<void> {
+  const cookie = await app.sessionOf('Wren')
+  const listed = async () => (await fetch(`${app.address}/api/placements`, { headers: { cookie } })).text()
+  await eventually(
+    async () => (await listed()).includes(place),
+    () => `nothing was seen at ${place}`,
+  )
+}
 
 test('visitors are counted for the audience, and those who ask not to be followed never are', async () => {
   const cookie = await app.sessionOf('Wren')
