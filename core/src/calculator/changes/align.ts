@@ -1,8 +1,8 @@
 import equal from 'fast-deep-equal'
 import { plainName } from '../../formula/syntax'
+import { mapReferences } from '../compile/references-of'
 import { hasValue } from '../compile/units-of-steps'
 import type { CalculatorDocument } from '../document/document'
-import type { CalculatorStep } from '../document/steps'
 import { freeId, freeName, renameStep } from '../edit'
 import type { Conflict } from './flat'
 
@@ -93,56 +93,11 @@ function withOtherId(document: CalculatorDocument, from: string, to: string): Ca
   })
   return {
     ...document,
-    steps: document.steps.map((step) => ({ ...referring(step, id), id: id(step.id) })),
+    steps: document.steps.map((step) => ({
+      ...mapReferences(step, (named) => id(named.id)),
+      id: id(step.id),
+    })),
     samples: document.samples.map(inAnswers),
     proofs: document.proofs.map(inAnswers),
-  }
-}
-
-function referring(step: CalculatorStep, id: (one: string) => string): CalculatorStep {
-  const loansOf = <L extends { loan: string }>(loans: readonly L[]) =>
-    loans.map((one) => ({ ...one, loan: id(one.loan) }))
-  switch (step.kind) {
-    case 'question':
-      return step.asks === 'share' ? { ...step, of: id(step.of) } : step
-    case 'loan':
-      return step.as === null ? step : { ...step, as: id(step.as) }
-    case 'equity':
-    case 'aim':
-    case 'ladder':
-      return { ...step, loan: id(step.loan) }
-    case 'comparison':
-      return { ...step, loans: loansOf(step.loans) }
-    case 'readout':
-      switch (step.shows) {
-        case 'chart':
-          return {
-            ...step,
-            loans: loansOf(step.loans),
-            ladder: step.ladder === null ? null : id(step.ladder),
-          }
-        case 'schedule':
-        case 'payment':
-        case 'whatIf':
-          return { ...step, loan: id(step.loan) }
-        case 'ladder':
-          return { ...step, ladder: id(step.ladder) }
-        case 'comparison':
-          return { ...step, comparison: id(step.comparison) }
-        case 'figure':
-        case 'meter':
-        case 'sentence':
-        case 'explanation':
-        case 'assumptions':
-        case 'actions':
-          return step
-      }
-      return step
-    case 'section':
-    case 'working':
-    case 'lookUp':
-    case 'affordability':
-    case 'refinance':
-      return step
   }
 }

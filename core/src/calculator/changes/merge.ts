@@ -13,7 +13,7 @@ import {
   type Flat,
   type ListName,
 } from './flat'
-import { joinedOrder } from './order'
+import { joinedOrder, withThoseOf } from './order'
 
 export type Choose = (conflict: Conflict) => 'mine' | 'theirs'
 
@@ -52,7 +52,11 @@ export function mergeDocuments(
   for (const list of Object.keys(LISTS) as ListName[]) {
     const ids = itemsOf(merged, list)
     const [before, my, their] = [b, m, t].map((flat) => listOf(flat, list)) as [string[], string[], string[]]
-    const order = joinedOrder(before, withKept(my, ids, their), withKept(their, ids, my))
+    const order = joinedOrder(
+      before,
+      withThoseOf(my, their, (id) => ids.has(id)),
+      withThoseOf(their, my, (id) => ids.has(id)),
+    )
     merged.set(`document//${list}`, [
       ...order.filter((id) => ids.has(id)),
       ...[...ids].filter((id) => !order.includes(id)),
@@ -83,25 +87,13 @@ function fieldOf(
   if (equal(mine, theirs) || equal(theirs, before)) return mine
   if (equal(mine, before)) return theirs
   if (key === 'document//languages') {
-    const joined = joinedOrder(before, mine, theirs)
+    const joined = joinedOrder(before as string[], mine as string[], theirs as string[])
     if (joined.length > 0) return joined
   }
   return decide({ key, ...placeOf(key), before, mine, theirs })
 }
 
 const isOrder = (key: string): boolean => Object.keys(LISTS).some((list) => key === `document//${list}`)
-
-/** A list with those entries that stay although it lacks them, where the other list has them. */
-function withKept(list: readonly string[], kept: ReadonlySet<string>, other: readonly string[]): string[] {
-  const whole = [...list]
-  for (const [index, id] of other.entries()) {
-    if (!kept.has(id) || whole.includes(id)) continue
-    const before = other.slice(0, index).reverse()
-    const after = before.find((one) => whole.includes(one))
-    whole.splice(after === undefined ? 0 : whole.indexOf(after) + 1, 0, id)
-  }
-  return whole
-}
 
 const itemKeyOf = (key: string): string | undefined => {
   const [of, id] = key.split('/')

@@ -16,53 +16,67 @@ const isLoan = isKind('loan')
 
 /** The steps a step names as such. */
 export function referencesOf(step: CalculatorStep): Reference[] {
+  const found: Reference[] = []
+  mapReferences(step, (reference) => {
+    found.push(reference)
+    return reference.id
+  })
+  return found
+}
+
+/** The step with other steps named where it names some: the one place that knows where they stand. */
+export function mapReferences(step: CalculatorStep, to: (reference: Reference) => string): CalculatorStep {
+  const loan = (id: string, field = 'loan') => to({ field, id, fits: isLoan })
+  const loans = <L extends { loan: string }>(all: readonly L[]) =>
+    all.map((one, i) => ({ ...one, loan: loan(one.loan, `loans.${i}`) }))
   switch (step.kind) {
     case 'question':
-      return step.asks === 'share'
-        ? [{ field: 'of', id: step.of, fits: (other) => other.kind === 'question' && other.asks === 'money' }]
-        : []
+      return step.asks === 'share' ? { ...step, of: to({ field: 'of', id: step.of, fits: isAmount }) } : step
     case 'loan':
-      return step.as === null ? [] : [{ field: 'as', id: step.as, fits: isLoan }]
+      return step.as === null ? step : { ...step, as: loan(step.as, 'as') }
     case 'equity':
     case 'aim':
     case 'ladder':
-      return [{ field: 'loan', id: step.loan, fits: isLoan }]
+      return { ...step, loan: loan(step.loan) }
     case 'comparison':
-      return loansOf(step.loans)
+      return { ...step, loans: loans(step.loans) }
     case 'readout':
-      return referencesOfReadout(step)
+      return mapOfReadout(step)
     case 'section':
     case 'working':
     case 'lookUp':
     case 'affordability':
     case 'refinance':
-      return []
+      return step
+  }
+
+  function mapOfReadout(readout: Extract<CalculatorStep, { kind: 'readout' }>): CalculatorStep {
+    const ladder = (id: string) => to({ field: 'ladder', id, fits: isKind('ladder') })
+    switch (readout.shows) {
+      case 'chart':
+        return readout.chart === 'ladder'
+          ? { ...readout, ladder: ladder(readout.ladder ?? '') || null }
+          : { ...readout, loans: loans(readout.loans) }
+      case 'schedule':
+      case 'payment':
+      case 'whatIf':
+        return { ...readout, loan: loan(readout.loan) }
+      case 'ladder':
+        return { ...readout, ladder: ladder(readout.ladder) }
+      case 'comparison':
+        return {
+          ...readout,
+          comparison: to({ field: 'comparison', id: readout.comparison, fits: isKind('comparison') }),
+        }
+      case 'figure':
+      case 'meter':
+      case 'sentence':
+      case 'explanation':
+      case 'assumptions':
+      case 'actions':
+        return readout
+    }
   }
 }
 
-const loansOf = (loans: readonly { loan: string }[]): Reference[] =>
-  loans.map(({ loan }, i) => ({ field: `loans.${i}`, id: loan, fits: isLoan }))
-
-function referencesOfReadout(step: Extract<CalculatorStep, { kind: 'readout' }>): Reference[] {
-  switch (step.shows) {
-    case 'chart':
-      return step.chart === 'ladder'
-        ? [{ field: 'ladder', id: step.ladder ?? '', fits: isKind('ladder') }]
-        : loansOf(step.loans)
-    case 'schedule':
-    case 'payment':
-    case 'whatIf':
-      return [{ field: 'loan', id: step.loan, fits: isLoan }]
-    case 'ladder':
-      return [{ field: 'ladder', id: step.ladder, fits: isKind('ladder') }]
-    case 'comparison':
-      return [{ field: 'comparison', id: step.comparison, fits: isKind('comparison') }]
-    case 'figure':
-    case 'meter':
-    case 'sentence':
-    case 'explanation':
-    case 'assumptions':
-    case 'actions':
-      return []
-  }
-}
+const isAmount = (other: CalculatorStep) => other.kind === 'question' && other.asks === 'money'
