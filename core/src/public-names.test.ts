@@ -123,13 +123,16 @@ test('the public names of the core', () => {
 
 test('the light door for visitors', () => {
   expect(Object.keys(light).sort()).toEqual([
+    'DIRECTION_MARKS',
     'bandOf',
     'createEvaluatorWith',
     'frequencies',
     'minorDigitsOf',
     'needsFurther',
+    'readBy',
     'readIsoDate',
     'readMoment',
+    'readingsOf',
     'shareOf',
     'startOf',
     'textIn',

@@ -1,18 +1,15 @@
 import { Decimal } from '../money/decimal'
 import type { MinorDigits } from '../money/currencies'
-import { frequencyIn, type Typed } from './fit'
+import { readingsOf, type NumberKind } from '../money/typed-number'
+import { frequencyIn, inUnit, type Typed } from './fit'
 import type { FormulaFault } from './problem'
-import { BARE, FREQUENCY, MONEY, PERCENT, TERM, type Wanted } from './unit'
+import { BARE, FREQUENCY, MONEY, PERCENT, TERM, type Unit, type Wanted } from './unit'
 
-/** Groups of three after commas or spaces, or none; decimals after a point, or after a comma that cannot stand before a group. */
-const NUMBER = String.raw`\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d{1,3}(?:[\s\u00a0\u202f]\d{3})+(?:[.,]\d+)?|\d+(?:[.,]\d+)?|\.\d+`
-const AMOUNT = new RegExp(
-  String.raw`^(?:(?:[A-Z]{3}|\p{Sc}|[A-Z]{1,2}\$)\s*(${NUMBER})|(${NUMBER})\s*(?:[A-Z]{3}|\p{Sc}))$`,
-  'u',
-)
-const PERCENTAGE = new RegExp(String.raw`^(${NUMBER})\s*(?:%|per ?cent)$`, 'iu')
-const ALONE = new RegExp(`^(${NUMBER})$`, 'u')
 const LENGTH = /^(?:(\d+(?:\.\d+)?)\s*(?:years?|yrs?|y))?\s*(?:,|and)?\s*(?:(\d+)\s*(?:months?|mos?|m))?$/iu
+const IS_PERCENT = /%$|per ?cent$/iu
+const IS_AMOUNT = /\p{Sc}|^[A-Z]{3}(?![a-z])|[A-Z]{3}$/u
+/** What FEEL reads itself: a plain number, and one in brackets. */
+const IS_FEEL = /^-?[\d.]*$|[()]/
 
 /**
  * A figure as people write one, alone where a formula may stand: "20%", "$60,000", "18 years", "monthly", "4,5". Undefined
@@ -24,21 +21,7 @@ export function plainFigure(
   minorDigits: MinorDigits,
 ): Typed | FormulaFault | undefined {
   const trimmed = text.trim()
-  const part = { from: 0, to: text.length, text: trimmed }
-
-  const amount = AMOUNT.exec(trimmed)
-  if (amount) {
-    const value = numberOf(amount[1] ?? amount[2] ?? '', { is: 'money' })
-    if (typeof value !== 'string') return value
-    const inMinor = new Decimal(value).times(new Decimal(10).pow(minorDigits)).toFixed()
-    return { ...part, unit: MONEY, expression: { op: 'number', value: inMinor } }
-  }
-  const percentage = PERCENTAGE.exec(trimmed)
-  if (percentage) {
-    const value = numberOf(percentage[1] ?? '', { is: 'percent' })
-    if (typeof value !== 'string') return value
-    return { ...part, unit: PERCENT, expression: { op: 'number', value } }
-  }
+  const part = { from: 0, to: text.length }
   const length = LENGTH.exec(trimmed)
   if (length?.[1] || length?.[2]) {
     const months = new Decimal(length[1] ?? 0).times(12).plus(length[2] ?? 0)
@@ -47,32 +30,29 @@ export function plainFigure(
     return { ...part, text: inFormula, unit: TERM, expression: { op: 'number', value: months.toFixed() } }
   }
   if (wanted.is === 'frequency') {
-    const frequency = frequencyIn(trimmed)
-    return frequency && { ...part, unit: FREQUENCY, expression: { op: 'text', value: frequency } }
+    const value = frequencyIn(trimmed)
+    return value && { ...part, text: trimmed, unit: FREQUENCY, expression: { op: 'text', value } }
   }
-  const alone = ALONE.exec(trimmed)
-  if (!alone || !/[^\d.]/.test(trimmed)) return undefined
-  const value = numberOf(trimmed, wanted)
-  if (typeof value !== 'string') return value
-  return { ...part, text: value, unit: BARE, expression: { op: 'number', value } }
+  if (IS_FEEL.test(trimmed)) return undefined
+  const unit: Unit = IS_PERCENT.test(trimmed) ? PERCENT : IS_AMOUNT.test(trimmed) ? MONEY : BARE
+  const readings = readingsOf(trimmed.replace(/per ?cent$/iu, ''), kindOf(unit, wanted, minorDigits))
+  const [value] = readings
+  if (value === undefined) return undefined
+  if (readings.length > 1) return { code: 'NUMBER_TWO_WAYS', text: trimmed, readings }
+  const plain = {
+    ...part,
+    text: unit === BARE ? value : trimmed,
+    expression: { op: 'number' as const, value },
+  }
+  return inUnit({ ...plain, unit: BARE }, unit, minorDigits)
 }
 
-/** A written number as FEEL has it. Three digits after one comma are thousands, save where a percentage may have decimals. */
-function numberOf(written: string, wanted: Wanted): string | FormulaFault {
-  const [whole = '', decimals, ...more] = written.split(',')
-  const isOneComma = decimals !== undefined && more.length === 0 && !written.includes('.')
-  if (isOneComma && (decimals.length !== 3 || /\s/.test(whole)))
-    return `${whole.replace(/\s/g, '')}.${decimals}`
-  if (isOneComma && takesPercent(wanted) && !takesMoney(wanted))
-    return {
-      code: 'NUMBER_TWO_WAYS',
-      text: written,
-      readings: [`${whole}.${decimals}`, `${whole}${decimals}`],
-    }
-  return written.replace(/[,\s]/g, '').replace(/^\./, '0.')
+/** What a number is for: what its sign says, else what its place takes. */
+function kindOf(unit: Unit, wanted: Wanted, minorDigits: MinorDigits): NumberKind {
+  const takes = (is: Wanted['is']) =>
+    wanted.is === is || (wanted.is === 'oneOf' && wanted.of.some((one) => one.is === is))
+  if (unit.is === 'percent') return 'percent'
+  if (unit.is === 'money' || takes('money')) return { minorDigits }
+  if (takes('percent')) return 'percent'
+  return takes('count') ? 'whole' : 'number'
 }
-
-const takes = (wanted: Wanted, is: Wanted['is']): boolean =>
-  wanted.is === 'oneOf' ? wanted.of.some((one) => takes(one, is)) : wanted.is === is
-const takesPercent = (wanted: Wanted) => takes(wanted, 'percent')
-const takesMoney = (wanted: Wanted) => takes(wanted, 'money')

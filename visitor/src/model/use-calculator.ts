@@ -216,10 +216,10 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const keptOtherwise = shallowRef(saidOtherwise(source.value.kept, headlineOf(evaluation.value.readouts)))
 
   const refused = ref(source.value.refused ?? [])
-  /** Said while questions begin with something else than the page was to begin with. */
+  /** Said of questions that begin with something else than the page was to begin with, until they are answered. */
   const beginsAsUsual = computed(() => {
     const labels = questions.value.flatMap(({ id, label }) =>
-      refused.value.includes(id) ? [say(label)] : [],
+      refused.value.includes(id) && texts[id] === begun[id] ? [say(label)] : [],
     )
     return labels.length > 0 ? words.value.beginsAsUsual(labels.join(', ')) : ''
   })

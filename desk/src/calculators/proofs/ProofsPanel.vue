@@ -232,6 +232,7 @@ function goTo(step: string): void {
                 <Input
                   size="small"
                   :value="line.figure"
+                  :value-modifiers="{ lazy: true }"
                   :aria-label="`Expected, ${line.of}`"
                   @update:value="setLine(shown.proof, at, { figure: $event })"
                 />
@@ -241,6 +242,7 @@ function goTo(step: string): void {
                   size="small"
                   class="narrow"
                   :value="line.tolerance"
+                  :value-modifiers="{ lazy: true }"
                   :aria-label="`Tolerance, ${line.of}`"
                   @update:value="isTolerance($event) && setLine(shown.proof, at, { tolerance: $event })"
                 />
