@@ -62,7 +62,14 @@ export {
   type ReadyProof,
 } from './calculator/compile/compile'
 export { isGentle, type CompileProblem } from './calculator/compile/compile-problem'
-export { formulasOf, PLACEHOLDER, wantedOfWorking, type FormulaPlace } from './calculator/compile/formulas-of'
+export {
+  formulasOf,
+  wantedOfBound,
+  PLACEHOLDER,
+  wantedOfWorking,
+  type FormulaPlace,
+  type RangedQuestion,
+} from './calculator/compile/formulas-of'
 export { openProgram } from './calculator/compile/open-program'
 export { plainText } from './calculator/compile/text-problems'
 export { unitOfQuestion } from './calculator/compile/units-of-steps'

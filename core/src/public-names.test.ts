@@ -115,6 +115,7 @@ test('the public names of the core', () => {
     'unitOfQuestion',
     'unitPeriodsBetween',
     'usersOf',
+    'wantedOfBound',
     'wantedOfWorking',
     'whatIfNames',
     'workingUnits',

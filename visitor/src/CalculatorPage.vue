@@ -14,12 +14,13 @@ const { source } = defineProps<{ source: CalculatorSource }>()
 const calculator = useCalculator(computed(() => source))
 const { program, figures, words, say, sayRich, steps, evaluation, results, problems } = calculator
 
-/** What is asked, in the order of the tape: sections as headings, questions that are not hidden. */
-const asked = computed(() =>
-  steps.value.filter(
-    (step) => step.kind === 'section' || (step.kind === 'question' && !evaluation.value.hidden.has(step.id)),
-  ),
-)
+/** What is asked, in the order of the tape: sections as headings, questions that are not hidden, with their ranges of now. */
+const asked = computed(() => {
+  const { hidden, narrowed } = evaluation.value
+  return steps.value
+    .filter((step) => step.kind === 'section' || (step.kind === 'question' && !hidden.has(step.id)))
+    .map((step) => narrowed.get(step.id) ?? step)
+})
 const readouts = computed(() =>
   (results.value?.readouts ?? []).flatMap((readout) => {
     const step = steps.value.find(({ id }) => id === readout.id)

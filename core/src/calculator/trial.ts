@@ -33,20 +33,26 @@ export interface TrialFailure {
 /** More answers than this are not tried: a document of that many options tries each question's ends and first ones. */
 const MOST_TRIALS = 2_000
 
-/** Every sample visitor, and on the first of them every option and both ends of every range. */
-export function trialsOf({ samples, steps }: CalculatorDocument): Trial[] {
+/**
+ * Every sample visitor, and on the first of them every option and both ends of every range, as it is for that visitor
+ * where a formula narrows it (`asked`).
+ */
+export function trialsOf(
+  { samples, steps }: CalculatorDocument,
+  asked: (question: Question) => Question = (question) => question,
+): Trial[] {
   const first = samples[0]
-  const asked = samples.map(({ name, answers }): Trial => ({ sample: name, answers, changed: undefined }))
+  const own = samples.map(({ name, answers }): Trial => ({ sample: name, answers, changed: undefined }))
   const varied = steps.flatMap((step) =>
     step.kind === 'question'
-      ? answersToTry(step).map((answer): Trial => ({
+      ? answersToTry(asked(step)).map((answer): Trial => ({
           sample: first?.name ?? '',
           answers: { ...first?.answers, [step.id]: answer },
           changed: { question: step.id, answer },
         }))
       : [],
   )
-  return [...asked, ...varied].slice(0, MOST_TRIALS)
+  return [...own, ...varied].slice(0, MOST_TRIALS)
 }
 
 function answersToTry(question: Question): unknown[] {
@@ -76,7 +82,8 @@ export function* tryOut(
 ): Generator<TrialFailure> {
   const evaluate = createEvaluator(program)
   const told = new Set<string>()
-  for (const trial of trialsOf(document)) {
+  const { narrowed } = evaluate(document.samples[0]?.answers ?? {}, around)
+  for (const trial of trialsOf(document, (question) => narrowed.get(question.id) ?? question)) {
     const evaluation = evaluate(trial.answers, around)
     for (const failure of failuresOf(evaluation, trial, program)) {
       const key = `${failure.field} ${trial.changed?.question ?? trial.sample} ${JSON.stringify(failure)}`

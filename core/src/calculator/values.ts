@@ -1,3 +1,4 @@
+import type { Question } from './document/questions'
 import type { Period, FigureSource } from '../formula/unit'
 import type { Stop } from '../formula/computed'
 import type { Ledger, LedgerRow, LedgerYear } from '../loan/ledger'
@@ -214,6 +215,8 @@ export interface Evaluation {
   readonly doubts: readonly Doubt[]
   /** Questions and readouts whose condition does not hold. */
   readonly hidden: ReadonlySet<string>
+  /** Questions that formulas narrow as the answers are, with the range they have now, by step. */
+  readonly narrowed: ReadonlyMap<string, Question>
   /** The ledger of each loan that borrows anything, by step. */
   readonly ledgers: ReadonlyMap<string, Ledger>
   /** The terms of each of these loans, for what would come of others. */

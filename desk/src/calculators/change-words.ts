@@ -26,6 +26,8 @@ const fieldWords: Readonly<Record<string, string>> = {
   required: 'has to be answered',
   shownWhen: 'shown when',
   whenHidden: 'while hidden it counts as',
+  leastBy: 'at least, by a formula',
+  mostBy: 'at most, by a formula',
   per: 'how often the amount recurs',
   usual: 'what is usual',
   options: 'choices',

@@ -1,5 +1,6 @@
 import type { Wanted } from '../../formula/unit'
 import type { CalculatorDocument } from '../document/document'
+import type { Question } from '../document/questions'
 import type { RateSheet, SheetKey } from '../document/sheets'
 import type { CalculatorStep, StepOf, workingUnits } from '../document/steps'
 import {
@@ -79,7 +80,7 @@ function map(step: CalculatorStep, change: Change, sheets: readonly RateSheet[])
     case 'comparison':
       return step
     case 'question':
-      return { ...step, shownWhen: at('shownWhen', step.shownWhen, yesNo, false) }
+      return mapQuestion(step, at)
     case 'working':
       return { ...step, formula: at('formula', step.formula, wantedOfWorking[step.unit]) }
     case 'lookUp': {
@@ -111,6 +112,37 @@ function map(step: CalculatorStep, change: Change, sheets: readonly RateSheet[])
       return { ...step, terms: mapTerms(step.terms, ladderTerms, at, ladderNeeds[step.over]) }
     case 'readout':
       return mapReadout({ ...step, shownWhen: at('shownWhen', step.shownWhen, yesNo, false) }, at)
+  }
+}
+
+function mapQuestion(step: Question, at: At): Question {
+  const shownWhen = at('shownWhen', step.shownWhen, yesNo, false)
+  if (!('least' in step)) return { ...step, shownWhen }
+  const takes = wantedOfBound(step)
+  return {
+    ...step,
+    shownWhen,
+    ...(step.leastBy === undefined ? {} : { leastBy: at('leastBy', step.leastBy, takes, false) }),
+    ...(step.mostBy === undefined ? {} : { mostBy: at('mostBy', step.mostBy, takes, false) }),
+  }
+}
+
+export type RangedQuestion = Extract<Question, { least: unknown }>
+
+/** What a formula that bounds a question's answers has to give. */
+export function wantedOfBound(question: RangedQuestion): Wanted {
+  switch (question.asks) {
+    case 'money':
+      return question.per === null ? { is: 'money' } : { is: 'money', per: question.per }
+    case 'share':
+      return { is: 'oneOf', of: [percent, { is: 'money' }] }
+    case 'number':
+      return question.counts === 'payments' ? count : { is: 'number' }
+    case 'term':
+      return { is: 'years' }
+    case 'percent':
+    case 'date':
+      return { is: question.asks }
   }
 }
 

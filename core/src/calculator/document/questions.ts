@@ -32,10 +32,16 @@ const question = {
   shownWhen: formulaText,
   whenHidden: z.enum(whenHidden).optional(),
 }
+/**
+ * Formulas that narrow a range as the answers are: at least, or at most, what they give, where that lies within `least` and
+ * `most`. Empty or absent: the figures alone hold.
+ */
+const narrowing = { leastBy: formulaText.optional(), mostBy: formulaText.optional() }
 const wholeNumber = z.int().min(-1_000_000_000).max(1_000_000_000)
 
 export const MoneyQuestion = z.strictObject({
   ...question,
+  ...narrowing,
   asks: z.literal('money'),
   /** How often the amount recurs; null: an amount once. */
   per: askedPeriod.nullable(),
@@ -49,6 +55,7 @@ export const MoneyQuestion = z.strictObject({
 })
 export const PercentQuestion = z.strictObject({
   ...question,
+  ...narrowing,
   asks: z.literal('percent'),
   default: percentText.nullable(),
   least: percentText,
@@ -58,6 +65,7 @@ export const PercentQuestion = z.strictObject({
 })
 export const ShareQuestion = z.strictObject({
   ...question,
+  ...narrowing,
   asks: z.literal('share'),
   /** The money question this is a share of. */
   of: stepId,
@@ -68,6 +76,7 @@ export const ShareQuestion = z.strictObject({
 })
 export const NumberQuestion = z.strictObject({
   ...question,
+  ...narrowing,
   asks: z.literal('number'),
   /** Whether it is a plain number or a number of payments. */
   counts: z.enum(['things', 'payments']),
@@ -79,6 +88,7 @@ export const NumberQuestion = z.strictObject({
 })
 export const TermQuestion = z.strictObject({
   ...question,
+  ...narrowing,
   asks: z.literal('term'),
   default: length.nullable(),
   least: length,
@@ -109,6 +119,7 @@ export const YesNoQuestion = z.strictObject({
 })
 export const DateQuestion = z.strictObject({
   ...question,
+  ...narrowing,
   asks: z.literal('date'),
   /** A month is answered by its first day. */
   precision: z.enum(['day', 'month']),

@@ -1,6 +1,7 @@
 import { isLoanRun } from '../../formula/evaluate-expression'
 import type { Ledger } from '../../loan/ledger'
 import type { LoanTerms } from '../../loan/terms'
+import type { Question } from '../document/questions'
 import type { Answers, Program } from '../program'
 import type { Doubt, Evaluation, Problem, Readout, Value } from '../values'
 import type { State } from './state'
@@ -16,6 +17,7 @@ export function evaluationOf(
   const problems: Problem[] = []
   const doubts: Doubt[] = []
   const hidden = new Set<string>()
+  const narrowed = new Map<string, Question>()
   const ledgers = new Map<string, Ledger>()
   const terms = new Map<string, LoanTerms>()
   const questions = new Set<string>()
@@ -28,6 +30,7 @@ export function evaluationOf(
     if (state.problem) problems.push(state.problem)
     if (state.doubt) doubts.push(state.doubt)
     if (state.hidden) hidden.add(step.id)
+    if (state.asked) narrowed.set(step.id, state.asked)
     if (isLoanRun(state.computed) && state.computed.ledger) ledgers.set(step.id, state.computed.ledger)
     if (isLoanRun(state.computed) && state.computed.terms) terms.set(step.id, state.computed.terms)
   }
@@ -45,6 +48,7 @@ export function evaluationOf(
     ],
     doubts,
     hidden,
+    narrowed,
     ledgers,
     terms,
   }

@@ -6,7 +6,7 @@ import { furtherFunctionNames, lightFunctions, namedAmong } from '../../formula/
 import { amortize } from '../../loan/amortize'
 import type { Ledger } from '../../loan/ledger'
 import { Decimal } from '../../money/decimal'
-import { minor } from '../../money/minor'
+import { minor, ZERO, type Minor } from '../../money/minor'
 import { roundToMultiple } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
 import type { RateSheet } from '../document/sheets'
@@ -15,6 +15,7 @@ import type { Answers, Program, ProgramStep, ReadyFormula } from '../program'
 import type { Doubt, Evaluation } from '../values'
 import { answerOf, type Answered } from './answer-of'
 import type { Further } from './further'
+import type { FormulaBound } from './narrowed'
 import { evaluationOf } from './evaluation-of'
 import { given, loanTermsOf, refusedToday } from './loan-terms'
 import { loanFigure } from './loan-figures'
@@ -87,7 +88,12 @@ const explainsOthers = (step: CalculatorStep): boolean =>
 
 /** Whether a program has steps or functions that are worked out with more than a page has at first. */
 export const needsFurther = ({ steps }: Program): boolean =>
-  steps.some(({ step, formulas }) => furtherKinds.has(step.kind) || callsFurther(JSON.stringify(formulas)))
+  steps.some(
+    ({ step, formulas }) =>
+      furtherKinds.has(step.kind) ||
+      narrowingPaths.some((path) => path in formulas) ||
+      callsFurther(JSON.stringify(formulas)),
+  )
 
 const callsFurther = (formulas: string): boolean =>
   furtherFunctionNames.some((name) => formulas.includes(`"name":"${name}"`))
@@ -171,9 +177,7 @@ function stateOf(one: ProgramStep, context: Context): State {
     case 'section':
       return {}
     case 'question':
-      return stateOfAnswer(
-        answerOf(step, context.answers, isShown(one, context), wholeOf(step, states), around.today),
-      )
+      return questionState(step, one, context, run)
     case 'working': {
       const { value, unit } = needed('formula')
       const rounded =
@@ -253,11 +257,40 @@ function isShown({ formulas, step }: ProgramStep, context: Context): boolean {
   return 'shownWhen' in step
 }
 
-function wholeOf(step: StepOf<'question'>, states: ReadonlyMap<string, State>) {
+function wholeOf(
+  step: StepOf<'question'>,
+  states: ReadonlyMap<string, State>,
+): Minor | 'unknown' | undefined {
   if (step.asks !== 'share') return undefined
   const whole = states.get(step.of)?.value
   return whole?.unit === 'money' ? whole.money : 'unknown'
 }
+
+/** An answer against its question as it is asked now. A bound whose own figures are wrong is none: those are told. */
+function questionState(
+  step: StepOf<'question'>,
+  one: ProgramStep,
+  context: Context,
+  run: (path: string) => FormulaBound | undefined,
+): State {
+  const { answers, around, states, further } = context
+  const [shown, whole] = [isShown(one, context), wholeOf(step, states)]
+  const bound = (path: string): FormulaBound | undefined => {
+    try {
+      return run(path)
+    } catch (error) {
+      if (error instanceof Stopped && error.stop.code === 'WAITS') return undefined
+      throw error
+    }
+  }
+  const isNarrowed = shown && narrowingPaths.some((path) => path in one.formulas) && whole !== 'unknown'
+  const asked =
+    isNarrowed && further ? further.narrowed(step, bound('leastBy'), bound('mostBy'), whole ?? ZERO) : step
+  const state = stateOfAnswer(answerOf(asked, answers, shown, whole, around.today))
+  return asked === step ? state : { ...state, asked }
+}
+
+const narrowingPaths = ['leastBy', 'mostBy']
 
 function stateOfAnswer({ value, problem, doubt, hidden }: Answered): State {
   return {

@@ -2,6 +2,7 @@ import { namedAmong } from '../../formula/functions/light'
 import { rateFunctions } from '../../formula/functions/rates'
 import { affordabilityFigures, aimFigures, equityFigures, refinanceFigures } from './composites'
 import { figuresValue } from './figures-value'
+import { narrowed } from './narrowed'
 import { comparedColumns, comparisonFigures, ladderFigures, rungsOf } from './side-by-side'
 
 /**
@@ -18,6 +19,7 @@ export const further = {
   comparedColumns,
   comparisonFigures,
   figuresValue,
+  narrowed,
   functionNamed: namedAmong(rateFunctions),
 }
 export type Further = typeof further

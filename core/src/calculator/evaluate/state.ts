@@ -2,6 +2,7 @@ import equal from 'fast-deep-equal'
 import type { Computed } from '../../formula/computed'
 import { isLoanRun } from '../../formula/evaluate-expression'
 import { Decimal } from '../../money/decimal'
+import type { Question } from '../document/questions'
 import type { ComparedColumn, Doubt, Problem, Readout, Rung, Value } from '../values'
 
 /** A step worked out, or why it was not. The same object as before where nothing it depends on changed. */
@@ -15,6 +16,8 @@ export interface State {
   readonly rungs?: readonly Rung[]
   readonly columns?: readonly ComparedColumn[]
   readonly effective?: string
+  /** The question as it is asked now, where a formula narrows it. */
+  readonly asked?: Question
 }
 
 /** The answer at the third place comes from outside and may be any JSON; the other inputs are our own and kept as they are. */

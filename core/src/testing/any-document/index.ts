@@ -5,7 +5,7 @@ import type { RateSheet } from '../../calculator/document/sheets'
 import { frequencyNames } from '../../rates/frequency'
 import { label, questions } from './questions'
 import { steps } from './steps'
-import { flags, present, rarely, texts } from './terms'
+import { dates, flags, lengths, once, percents, present, rarely, texts, yearly } from './terms'
 
 /*
  * Whole documents that an author could have written, with every kind of step and terms in any mix, most of them
@@ -29,11 +29,25 @@ const hideable = fc.array(
   }),
   { minLength: questions.length, maxLength: questions.length },
 )
-const anyQuestions = hideable.map((hiding) =>
-  questions.map(
-    (question, i): Question => ({ ...question, ...(present(hiding[i] ?? {}) as object) }) as Question,
-  ),
-)
+/** Bounds of some of them from other answers. */
+const narrowing = fc.record({
+  income: fc.record({ leastBy: rarely(yearly) }),
+  rate: fc.record({ mostBy: rarely(percents) }),
+  down: fc.record({ leastBy: rarely(fc.oneof(once, percents)), mostBy: rarely(percents) }),
+  term: fc.record({ mostBy: rarely(lengths) }),
+  day: fc.record({ leastBy: rarely(dates) }),
+})
+const anyQuestions = fc
+  .tuple(hideable, narrowing)
+  .map(([hiding, bounds]) =>
+    questions.map(
+      (question, i): Question =>
+        ({
+          ...question,
+          ...(present({ ...hiding[i], ...bounds[question.id as keyof typeof bounds] }) as object),
+        }) as Question,
+    ),
+  )
 
 export const anyDocument: fc.Arbitrary<CalculatorDocument> = fc
   .tuple(anyQuestions, steps)

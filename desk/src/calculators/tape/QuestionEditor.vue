@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { Checkbox, CheckboxGroup } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, ref, watchEffect } from 'vue'
 import {
   frequencyNames,
   type CalculatorDocument,
   type Frequency,
+  wantedOfBound,
   type Question,
   type Scope,
 } from '@vivid/core'
@@ -68,6 +69,15 @@ const amounts = computed(() =>
     one.kind === 'question' && one.asks === 'money' ? [{ value: one.id, label: one.name }] : [],
   ),
 )
+/** Bounds that follow from other answers; shown where there are any, or they are asked for. */
+const narrowing = [
+  ['leastBy', 'And at least, by a formula', 'no more than the figure'],
+  ['mostBy', 'And at most, by a formula', 'no less than the figure'],
+] as const
+const isNarrowing = ref(false)
+watchEffect(() => {
+  if ('least' in step && (step.leastBy || step.mostBy)) isNarrowing.value = true
+})
 const hiddenWays = [
   { value: 'default', label: 'its default' },
   { value: 'nothing', label: 'nothing' },
@@ -213,6 +223,26 @@ const checked = (event: { target: { checked: boolean } }) => event.target.checke
       />
     </div>
   </div>
+  <template v-if="'least' in step">
+    <button v-if="!isNarrowing" type="button" class="link group wide" @click="isNarrowing = true">
+      A range that follows from other answers …
+    </button>
+    <template v-else>
+      <FormulaField
+        v-for="[field, label, empty] in narrowing"
+        :id="`${step.id}-${field}`"
+        :key="field"
+        :label="label"
+        :value="step[field] ?? ''"
+        :scope="scope"
+        :takes="wantedOfBound(step)"
+        :field="fieldOf(field)"
+        :empty-means="empty"
+        small
+        @change="set(field)($event)"
+      />
+    </template>
+  </template>
   <OptionsEditor v-if="step.asks === 'choice'" class="wide" :step="step" :document="document" />
   <AnswerField
     v-if="draft.sample"

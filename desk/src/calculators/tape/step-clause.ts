@@ -67,7 +67,15 @@ function loanClause({ as, terms, options, extras }: StepOf<'loan'>, nameOf: (id:
     .join(', ')
 }
 
+/** What is asked, with the bounds that formulas give: "money, from $0 to $2,000,000, at least price / 20". */
 function questionClause(step: Question, nameOf: (id: string) => string, figures: Figures): string {
+  const [least, most] = 'least' in step ? [step.leastBy, step.mostBy] : []
+  return [rangeClause(step, nameOf, figures), least && `at least ${least}`, most && `at most ${most}`]
+    .filter(Boolean)
+    .join(', ')
+}
+
+function rangeClause(step: Question, nameOf: (id: string) => string, figures: Figures): string {
   switch (step.asks) {
     case 'money': {
       const range = `from ${figures.moneyShort(step.least)} to ${figures.moneyShort(step.most)}`
