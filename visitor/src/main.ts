@@ -6,7 +6,6 @@ import CalculatorPage from './CalculatorPage.vue'
 import { followPreview } from './frame/follow-preview'
 import { reportHeight } from './frame/report-height'
 import { momentOf } from './model/moment-of'
-import { presetAnswers } from './model/preset-answers'
 import type { CalculatorSource } from './model/use-calculator'
 import '@fontsource-variable/bricolage-grotesque'
 import '@fontsource-variable/figtree'
@@ -42,21 +41,20 @@ else if (location.pathname === '/preview') {
 createApp(Page).mount('#app')
 reportHeight(document.body)
 
-async function begin({ content, today, sheets, slug, edition }: ServedCalculator): Promise<void> {
+async function begin(served: ServedCalculator): Promise<void> {
+  const { content, today, sheets, slug, edition } = served
   const language = root.lang
   const [further, kept] = await Promise.all([
     furtherFor(content.program),
     keptInLink(),
     fetchLanguage(language),
   ])
-  const query = new URLSearchParams(location.search)
-  const around = { today: momentOf(today), sheets }
-  const preset = presetAnswers(content.program, query, language, around, further)
+  const preset = kept ? undefined : await presetsOf(served, further)
   applyStyle(content.style)
   source.value = {
     program: content.program,
-    answers: kept?.answers ?? preset.answers,
-    refused: kept ? [] : preset.refused,
+    answers: kept?.answers ?? preset?.answers ?? {},
+    refused: preset?.refused ?? [],
     today,
     sheets,
     language,
@@ -69,6 +67,14 @@ async function begin({ content, today, sheets, slug, edition }: ServedCalculator
 /** What a link brought back; most pages are opened without. */
 async function keptInLink() {
   return location.hash.length > 1 ? (await import('./model/share-link')).keptIn(location.hash) : undefined
+}
+
+/** What the page's address says it begins with; most pages are opened without. */
+async function presetsOf({ content, today, sheets }: ServedCalculator, further: Further | undefined) {
+  if (location.search.length <= 1) return undefined
+  const { presetAnswers } = await import('./model/preset-answers')
+  const around = { today: momentOf(today), sheets }
+  return presetAnswers(content.program, new URLSearchParams(location.search), root.lang, around, further)
 }
 
 /** What only some programs need is fetched for those. */

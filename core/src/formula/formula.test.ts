@@ -9,8 +9,6 @@ import { createReader } from './syntax'
 import { Stopped, type Computed } from './computed'
 import { evaluateExpression } from './evaluate-expression'
 import { builtInNamed, builtIns } from './functions'
-import { furtherFunctionNames } from './functions/light'
-import { rateFunctions } from './functions/rates'
 import {
   COUNT,
   DATE,
@@ -346,8 +344,4 @@ test('whatever the numbers, a formula of sums gives what whole cents give', () =
     }),
     { seed: 5, numRuns: 200 },
   )
-})
-
-test('the functions a page fetches when it needs them are known by name', () => {
-  expect([...furtherFunctionNames].sort()).toEqual(rateFunctions.map(({ name }) => name).sort())
 })

@@ -2,7 +2,7 @@ import { minuteText, type Moment } from '../../dates/moment'
 import { isoDate } from '../../dates/plain-date'
 import { Stopped, type Computed, type FigureSet, type LoanRun, type Stop } from '../../formula/computed'
 import { evaluateExpression, isFigureSet, isLoanRun, type Values } from '../../formula/evaluate-expression'
-import { furtherFunctionNames, lightFunctions, namedAmong } from '../../formula/functions/light'
+import { lightFunctions, namedAmong } from '../../formula/functions/light'
 import { amortize } from '../../loan/amortize'
 import type { Ledger } from '../../loan/ledger'
 import { Decimal } from '../../money/decimal'
@@ -86,6 +86,8 @@ function orderToWorkOut({ order }: Program, stepOf: ReadonlyMap<string, ProgramS
 const explainsOthers = (step: CalculatorStep): boolean =>
   step.kind === 'readout' && (step.shows === 'explanation' || step.shows === 'assumptions')
 
+const lightNamed = namedAmong(lightFunctions)
+
 /** Whether a program has steps or functions that are worked out with more than a page has at first. */
 export const needsFurther = ({ steps }: Program): boolean =>
   steps.some(
@@ -95,8 +97,9 @@ export const needsFurther = ({ steps }: Program): boolean =>
       callsFurther(JSON.stringify(formulas)),
   )
 
+/** In an expression only functions have names. */
 const callsFurther = (formulas: string): boolean =>
-  furtherFunctionNames.some((name) => formulas.includes(`"name":"${name}"`))
+  [...formulas.matchAll(/"name":"([^"]+)"/g)].some(([, name = '']) => !lightNamed(name))
 
 const furtherKinds: ReadonlySet<string> = new Set([
   'affordability',
@@ -218,8 +221,6 @@ function stateOf(one: ProgramStep, context: Context): State {
 function waits(): never {
   throw new Stopped({ code: 'WAITS' })
 }
-
-const lightNamed = namedAmong(lightFunctions)
 
 const valuesFor = ({ around, program, states, work, further }: Context): Values => ({
   functionNamed: (name) => lightNamed(name) ?? further?.functionNamed(name),

@@ -1,4 +1,5 @@
 import { namedAmong } from '../../formula/functions/light'
+import { loanFunctions } from '../../formula/functions/loans'
 import { rateFunctions } from '../../formula/functions/rates'
 import { affordabilityFigures, aimFigures, equityFigures, refinanceFigures } from './composites'
 import { figuresValue } from './figures-value'
@@ -6,7 +7,7 @@ import { narrowed } from './narrowed'
 import { comparedColumns, comparisonFigures, ladderFigures, rungsOf } from './side-by-side'
 
 /**
- * What affordability, refinance, equity, aims, ladders and comparisons are worked out with, and functions on rates and costs:
+ * What affordability, refinance, equity, aims, ladders and comparisons are worked out with, and functions on loans, rates and costs:
  * apart, since most pages have none.
  */
 export const further = {
@@ -20,6 +21,6 @@ export const further = {
   comparisonFigures,
   figuresValue,
   narrowed,
-  functionNamed: namedAmong(rateFunctions),
+  functionNamed: namedAmong([...loanFunctions, ...rateFunctions]),
 }
 export type Further = typeof further

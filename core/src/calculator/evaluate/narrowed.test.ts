@@ -181,6 +181,19 @@ describe('a range that follows from other answers', () => {
   })
 })
 
+test.each([
+  ['round up(home price / 3)', false],
+  ['if credit = "annual percentage rate" then 1 else 2', false],
+  ['balance after(the loan, 60)', true],
+  ['effective rate(rate, 12) * 2', true],
+])('a program with “%s” needs what a page fetches later: %s', (formula, needs) => {
+  const credit = { ...ceiling, id: 'credit', name: 'credit', formula: '"annual percentage rate"' }
+  const used = { ...ceiling, id: 'used', name: 'used', formula }
+  const { program, problems } = compile({ ...mortgage, steps: [...mortgage.steps, credit, used] }, [])
+  expect(problems.filter(({ code }) => code !== 'NOT_USED')).toEqual([])
+  expect(needsFurther(program)).toBe(needs)
+})
+
 test('an answer is taken if it lies within the figures and the formulas, and then only', () => {
   const cents = fc.integer({ min: 0, max: 100_000_00 })
   const document = (least: number, most: number, by: number, to: number) =>

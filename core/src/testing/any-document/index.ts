@@ -37,17 +37,15 @@ const narrowing = fc.record({
   term: fc.record({ mostBy: rarely(lengths) }),
   day: fc.record({ leastBy: rarely(dates) }),
 })
-const anyQuestions = fc
-  .tuple(hideable, narrowing)
-  .map(([hiding, bounds]) =>
-    questions.map(
-      (question, i): Question =>
-        ({
-          ...question,
-          ...(present({ ...hiding[i], ...bounds[question.id as keyof typeof bounds] }) as object),
-        }) as Question,
-    ),
-  )
+const anyQuestions = fc.tuple(hideable, narrowing).map(([hiding, bounds]) =>
+  questions.map(
+    (question, i): Question =>
+      ({
+        ...question,
+        ...(present({ ...hiding[i], ...bounds[question.id as keyof typeof bounds] }) as object),
+      }) as Question,
+  ),
+)
 
 export const anyDocument: fc.Arbitrary<CalculatorDocument> = fc
   .tuple(anyQuestions, steps)
