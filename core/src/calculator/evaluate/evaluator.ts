@@ -2,28 +2,25 @@ import { minuteText, type Moment } from '../../dates/moment'
 import { isoDate } from '../../dates/plain-date'
 import { Stopped, type Computed, type FigureSet, type LoanRun, type Stop } from '../../formula/computed'
 import { evaluateExpression, isFigureSet, isLoanRun, type Values } from '../../formula/evaluate-expression'
-import { lightFunctions, namedAmong } from '../../formula/functions/light'
-import { amortize } from '../../loan/amortize'
-import type { Ledger } from '../../loan/ledger'
+import { lightNamed } from '../../formula/functions/light'
 import { Decimal } from '../../money/decimal'
-import { minor, ZERO, type Minor } from '../../money/minor'
 import { roundToMultiple } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
 import type { RateSheet } from '../document/sheets'
 import type { CalculatorStep, StepOf } from '../document/steps'
 import type { Answers, Program, ProgramStep, ReadyFormula } from '../program'
-import type { Doubt, Evaluation } from '../values'
-import { answerOf, type Answered } from './answer-of'
+import type { Evaluation } from '../values'
 import type { Further } from './further'
-import type { FormulaBound } from './narrowed'
 import { evaluationOf } from './evaluation-of'
-import { given, loanTermsOf, refusedToday } from './loan-terms'
+import { given } from './loan-terms'
+import { loanState } from './loan-state'
+import { questionState } from './question-state'
 import { loanFigure } from './loan-figures'
 import { lookUp } from './look-up'
 import { readOut, type ReadoutSources } from './readouts'
 import { termsReader, type TermsReader } from './terms-reader'
 import { kept, sameInputs, type State } from './state'
-import { computedOf, loanValue, valueOf } from './value-of'
+import { valueOf } from './value-of'
 
 /** What an evaluation needs besides the answers: the moment, and the rate sheets the program looks values up in. */
 export interface Around {
@@ -85,30 +82,6 @@ function orderToWorkOut({ order }: Program, stepOf: ReadonlyMap<string, ProgramS
 
 const explainsOthers = (step: CalculatorStep): boolean =>
   step.kind === 'readout' && (step.shows === 'explanation' || step.shows === 'assumptions')
-
-const lightNamed = namedAmong(lightFunctions)
-
-/** Whether a program has steps or functions that are worked out with more than a page has at first. */
-export const needsFurther = ({ steps }: Program): boolean =>
-  steps.some(
-    ({ step, formulas }) =>
-      furtherKinds.has(step.kind) ||
-      narrowingPaths.some((path) => path in formulas) ||
-      callsFurther(JSON.stringify(formulas)),
-  )
-
-/** In an expression only functions have names. */
-const callsFurther = (formulas: string): boolean =>
-  [...formulas.matchAll(/"name":"([^"]+)"/g)].some(([, name = '']) => !lightNamed(name))
-
-const furtherKinds: ReadonlySet<string> = new Set([
-  'affordability',
-  'refinance',
-  'equity',
-  'aim',
-  'ladder',
-  'comparison',
-])
 
 function inputsOf(
   { step, uses }: ProgramStep,
@@ -180,7 +153,12 @@ function stateOf(one: ProgramStep, context: Context): State {
     case 'section':
       return {}
     case 'question':
-      return questionState(step, one, context, run)
+      return questionState(step, one, {
+        ...context,
+        today: around.today,
+        isShown: isShown(one, context),
+        run,
+      })
     case 'working': {
       const { value, unit } = needed('formula')
       const rounded =
@@ -192,7 +170,7 @@ function stateOf(one: ProgramStep, context: Context): State {
     case 'lookUp':
       return lookedUp(step, one, context, needed, terms)
     case 'loan':
-      return loanState(step, terms, context)
+      return loanState(step, terms, around.today, program.minorDigits)
     case 'affordability':
       return figures(further().affordabilityFigures(step, terms))
     case 'refinance':
@@ -258,49 +236,6 @@ function isShown({ formulas, step }: ProgramStep, context: Context): boolean {
   return 'shownWhen' in step
 }
 
-function wholeOf(
-  step: StepOf<'question'>,
-  states: ReadonlyMap<string, State>,
-): Minor | 'unknown' | undefined {
-  if (step.asks !== 'share') return undefined
-  const whole = states.get(step.of)?.value
-  return whole?.unit === 'money' ? whole.money : 'unknown'
-}
-
-/** An answer against its question as it is asked now. A bound whose own figures are wrong is none: those are told. */
-function questionState(
-  step: StepOf<'question'>,
-  one: ProgramStep,
-  context: Context,
-  run: (path: string) => FormulaBound | undefined,
-): State {
-  const { answers, around, states, further } = context
-  const [shown, whole] = [isShown(one, context), wholeOf(step, states)]
-  const bound = (path: string): FormulaBound | undefined => {
-    try {
-      return run(path)
-    } catch (error) {
-      if (error instanceof Stopped && error.stop.code === 'WAITS') return undefined
-      throw error
-    }
-  }
-  const isNarrowed = shown && narrowingPaths.some((path) => path in one.formulas) && whole !== 'unknown'
-  const asked =
-    isNarrowed && further ? further.narrowed(step, bound('leastBy'), bound('mostBy'), whole ?? ZERO) : step
-  const state = stateOfAnswer(answerOf(asked, answers, shown, whole, around.today))
-  return asked === step ? state : { ...state, asked }
-}
-
-const narrowingPaths = ['leastBy', 'mostBy']
-
-function stateOfAnswer({ value, problem, doubt, hidden }: Answered): State {
-  return {
-    ...given({ value, problem, doubt }),
-    ...(hidden ? { hidden } : {}),
-    ...(value ? { computed: computedOf(value) } : {}),
-  }
-}
-
 function roundTo(
   value: Decimal,
   { how, to }: NonNullable<StepOf<'working'>['rounding']>,
@@ -350,42 +285,6 @@ function lookedUp(
 /** Now; of another day that is given, its end. */
 const momentOfRates = (on: string | undefined, today: Moment): string =>
   on === undefined || on === isoDate(today) ? minuteText(today) : `${on}T23:59`
-
-function loanState(step: StepOf<'loan'>, terms: TermsReader, { around, program }: Context): State {
-  const loanTerms = loanTermsOf(step, terms, around.today, program.minorDigits)
-  const { principal, frequency } = loanTerms
-  const agreedOn = isoDate(around.today)
-  if (principal === 0) {
-    const run: LoanRun = {
-      kind: 'loan',
-      agreedOn,
-      principal: minor(0),
-      frequency,
-      terms: undefined,
-      ledger: undefined,
-    }
-    return { computed: run, value: loanValue(run) }
-  }
-  const ledger = amortize(loanTerms)
-  if (!ledger.ok) throw new Stopped({ code: 'REFUSED', refusal: ledger })
-  const refused = refusedToday(ledger, around.today)
-  if (refused) throw new Stopped({ code: 'REFUSED', refusal: refused })
-  const run: LoanRun = {
-    kind: 'loan',
-    agreedOn,
-    principal: minor(principal),
-    frequency,
-    terms: loanTerms,
-    ledger,
-  }
-  return { computed: run, value: loanValue(run), ...given({ doubt: extrasDoubt(step.id, ledger) }) }
-}
-
-/** Extras that a yearly limit keeps from being paid are said. */
-const extrasDoubt = (field: string, { extrasCutByLimit }: Ledger): Doubt | undefined =>
-  extrasCutByLimit > 0
-    ? { code: 'EXTRAS_CUT', field, value: { unit: 'money', money: extrasCutByLimit } }
-    : undefined
 
 function loanAt(id: string, states: ReadonlyMap<string, State>): LoanRun {
   const computed = states.get(id)?.computed

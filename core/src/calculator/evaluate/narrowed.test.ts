@@ -10,7 +10,7 @@ import type { Answers } from '../program'
 import { starters } from '../starters'
 import { trialsOf, tryOut } from '../trial'
 import { createEvaluator } from './evaluate'
-import { needsFurther } from './evaluator'
+import { needsFurther } from './needs-further'
 
 const today = readMoment('2026-11-25T12:00')
 if (!today) throw new Error('that is a moment')

@@ -12,3 +12,5 @@ export function namedAmong(functions: readonly BuiltIn[]): FunctionNamed {
   const byName = new Map(functions.map((builtIn) => [builtIn.name, builtIn]))
   return (name) => byName.get(name)
 }
+
+export const lightNamed = namedAmong(lightFunctions)

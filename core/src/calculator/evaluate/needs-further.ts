@@ -1,0 +1,23 @@
+import { lightNamed } from '../../formula/functions/light'
+import type { Program } from '../program'
+import { isNarrowing } from './question-state'
+
+/** Whether a program has steps or functions that are worked out with more than a page has at first. */
+export const needsFurther = ({ steps }: Program): boolean =>
+  steps.some(
+    ({ step, formulas }) =>
+      furtherKinds.has(step.kind) || isNarrowing(formulas) || callsFurther(JSON.stringify(formulas)),
+  )
+
+/** In an expression only functions have names. */
+const callsFurther = (formulas: string): boolean =>
+  [...formulas.matchAll(/"name":"([^"]+)"/g)].some(([, name = '']) => !lightNamed(name))
+
+const furtherKinds: ReadonlySet<string> = new Set([
+  'affordability',
+  'refinance',
+  'equity',
+  'aim',
+  'ladder',
+  'comparison',
+])
