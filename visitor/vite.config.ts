@@ -5,7 +5,7 @@ import { defineConfig } from 'vite'
 const isBase = (id: string): boolean =>
   /node_modules\/(@vue|vue|decimal\.js|fast-deep-equal)\//.test(id) ||
   (/core\/src\/(loan|money|rates|dates|formula|calculator\/(evaluate|sheets|document))\//.test(id) &&
-    !/further|composites|side-by-side|what-if|figures|narrowed|functions\/(rates|loans)|level-payment-exact/.test(
+    !/further|composites|side-by-side|what-if|figures|narrowed|functions\/(index|time|loans|rates)|level-payment-exact/.test(
       id,
     ))
 

@@ -1,13 +1,12 @@
+import { furtherFunctions } from '../../formula/functions'
 import { namedAmong } from '../../formula/functions/light'
-import { loanFunctions } from '../../formula/functions/loans'
-import { rateFunctions } from '../../formula/functions/rates'
 import { affordabilityFigures, aimFigures, equityFigures, refinanceFigures } from './composites'
 import { figuresValue } from './figures-value'
 import { narrowed } from './narrowed'
 import { comparedColumns, comparisonFigures, ladderFigures, rungsOf } from './side-by-side'
 
 /**
- * What affordability, refinance, equity, aims, ladders and comparisons are worked out with, and functions on loans, rates and costs:
+ * What affordability, refinance, equity, aims, ladders and comparisons are worked out with, and functions on time, loans and rates:
  * apart, since most pages have none.
  */
 export const further = {
@@ -21,6 +20,6 @@ export const further = {
   comparisonFigures,
   figuresValue,
   narrowed,
-  functionNamed: namedAmong([...loanFunctions, ...rateFunctions]),
+  functionNamed: namedAmong(furtherFunctions),
 }
 export type Further = typeof further

@@ -1,10 +1,9 @@
 import { amountFunctions } from './amounts'
 import type { BuiltIn } from './function'
 import { oftenFunctions } from './often'
-import { timeFunctions } from './time'
 
 /** The functions every page is worked out with; the others come with `further`. */
-export const lightFunctions: readonly BuiltIn[] = [...amountFunctions, ...oftenFunctions, ...timeFunctions]
+export const lightFunctions: readonly BuiltIn[] = [...amountFunctions, ...oftenFunctions]
 
 export type FunctionNamed = (name: string) => BuiltIn | undefined
 
