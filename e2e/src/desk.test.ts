@@ -7,6 +7,7 @@ import {
   fill,
   goTo,
   placedFrame,
+  press,
   reload,
   textOf,
   useApplication,
@@ -29,19 +30,19 @@ test('two people changing different things at once both keep theirs', async () =
     await openAs('Ines', 'Boathouse mortgage'),
     await openAs('Rasmus', 'Boathouse mortgage'),
   ]
-  await ines.locator('#line-page').click()
+  await press(ines, '#line-page')
   await fill(ines, '#page-introduction', 'From Ines.')
   await expectText(ines, '.note', 'Draft saved')
-  await rasmus.locator('#line-rate').click()
+  await press(rasmus, '#line-rate')
   await fill(rasmus, '#rate-help', 'From Rasmus.')
   await expectText(rasmus, '.note', 'with what Ines Okafor changed meanwhile')
   await expectText(rasmus, '.note', 'Draft saved')
   await reload(ines)
-  await ines.locator('#line-page').click()
-  await ines.locator('#line-rate').click()
+  await press(ines, '#line-page')
+  await press(ines, '#line-rate')
   await ines.waitForSelector('#rate-help')
   expect(await valueOf(ines, '#rate-help')).toBe('From Rasmus.')
-  await ines.locator('#line-page').click()
+  await press(ines, '#line-page')
   await ines.waitForSelector('#page-introduction')
   expect(await valueOf(ines, '#page-introduction')).toBe('From Ines.')
 })
@@ -51,10 +52,10 @@ test('where two people changed the same thing, a person says which stays, and se
     await openAs('Ines', 'Boathouse mortgage'),
     await openAs('Rasmus', 'Boathouse mortgage'),
   ]
-  await ines.locator('#line-homePrice').click()
+  await press(ines, '#line-homePrice')
   await fill(ines, '#homePrice-label', 'Ines’s label')
   await expectText(ines, '.note', 'Draft saved')
-  await rasmus.locator('#line-homePrice').click()
+  await press(rasmus, '#line-homePrice')
   await fill(rasmus, '#homePrice-label', 'Rasmus’s label')
   await expectText(rasmus, '.ant-modal', 'Ines Okafor changed the same fields')
   const offered = await textOf(rasmus, '.ant-modal')
@@ -68,13 +69,13 @@ test('where two people changed the same thing, a person says which stays, and se
 
 test('what is typed without a connection is kept through a reload and saved when it is back', async () => {
   const page = await openAs('Ines', 'cottage')
-  await page.locator('#line-page').click()
+  await press(page, '#line-page')
   await page.setOfflineMode(true)
   await fill(page, '#page-introduction', 'Typed offline.')
   await expectText(page, '.note', 'Not saved yet: The server cannot be reached.')
   await page.setOfflineMode(false)
   await reload(page)
-  await page.locator('#line-page').click()
+  await press(page, '#line-page')
   await page.waitForSelector('#page-introduction')
   expect(await valueOf(page, '#page-introduction')).toBe('Typed offline.')
   await expectText(page, '.note', 'Draft saved')
@@ -82,7 +83,7 @@ test('what is typed without a connection is kept through a reload and saved when
 
 test('what cannot be read stays as it was typed, says what would be right, and is not saved', async () => {
   const page = await openAs('Ines', 'Winter berth')
-  await page.locator('#line-homePrice').click()
+  await press(page, '#line-homePrice')
   const before = await textOf(page, '#line-homePrice .value')
   await fill(page, '#homePrice-default', 'about 70k or so')
   await page.keyboard.press('Tab')
@@ -183,14 +184,14 @@ test('whoever is not signed in is asked to, and comes back to where they wanted 
 
 test('a session that ends while someone types loses nothing: after signing in again it is saved', async () => {
   const page = await openAs('Ines', 'cottage')
-  await page.locator('#line-page').click()
+  await press(page, '#line-page')
   await page.evaluate(() => fetch('/api/session', { method: 'DELETE' }))
   await fill(page, '#page-introduction', 'Typed after the session ended.')
   await page.waitForSelector('#email')
   await click(page, 'Ines Okafor')
-  await page.locator('button[type=submit]').click()
+  await press(page, 'button[type=submit]')
   await page.waitForSelector('#line-page')
-  await page.locator('#line-page').click()
+  await press(page, '#line-page')
   await page.waitForSelector('#page-introduction')
   expect(await valueOf(page, '#page-introduction')).toBe('Typed after the session ended.')
   await expectText(page, '.note', 'Draft saved')
@@ -204,7 +205,7 @@ test('an approver who looks at an outdated draft is shown how it stands now, and
   await sendForApproval(ines)
   await expectText(ines, '.state', 'Waiting for approval')
   await reload(odile)
-  await ines.locator('#line-page').click()
+  await press(ines, '#line-page')
   await fill(ines, '#page-title', 'Tidewater teahouse loan, corrected')
   await expectText(ines, '.note', 'Draft saved')
   await putLive(odile, 1)

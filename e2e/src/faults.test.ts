@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { copiedDatabase, demoCluster, serverProcess } from '../../scripts/lib/scratch-server.mjs'
 import { launchChromium } from '../../scripts/lib/chromium.mjs'
-import { eventually, expectText, fill, goTo, reload } from './support/application'
+import { eventually, expectText, fill, goTo, press, reload } from './support/application'
 
 /** What goes wrong in earnest: real servers that are killed, a real database that is stopped. */
 let cluster: Awaited<ReturnType<typeof demoCluster>>
@@ -57,11 +57,11 @@ test('the database is away for ten seconds under load: visitors notice nothing, 
   const browser = await launchChromium()
   const page = await browser.newPage()
   await goTo(page, `${server.address}/desk`)
-  await page.locator('.demo button ::-p-text(Ines)').click()
-  await page.locator('button[type=submit]').click()
-  await page.locator('::-p-text(Tidewater teahouse loan)').click()
+  await press(page, '.demo button ::-p-text(Ines)')
+  await press(page, 'button[type=submit]')
+  await press(page, '::-p-text(Tidewater teahouse loan)')
   await page.waitForSelector('#line-page')
-  await page.locator('#line-page').click()
+  await press(page, '#line-page')
 
   const failures: string[] = []
   let served = 0

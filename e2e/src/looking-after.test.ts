@@ -9,6 +9,7 @@ import {
   fill,
   goTo,
   placedFrame,
+  press,
   reload,
   textOf,
   useApplication,
@@ -31,7 +32,7 @@ const paste = (page: Page, text: string) =>
 
 test('a rate sheet is edited by keyboard, a block is pasted and undone, what it would change is said, and it goes from approval to visitors', async () => {
   const ines = await app.deskAs('Ines', '/rate-sheets?sheet=insurance-premiums')
-  await ines.locator('input[data-cell="1 1"]').click()
+  await press(ines, 'input[data-cell="1 1"]')
   expect(await cell(ines, 1, 1)).toBe('2.80')
   await paste(ines, '3.00 %\r\n3.50 %\r\n4.50 %\r\n')
   expect([await cell(ines, 1, 1), await cell(ines, 2, 1), await cell(ines, 3, 1)]).toEqual([
@@ -46,7 +47,7 @@ test('a rate sheet is edited by keyboard, a block is pasted and undone, what it 
   await click(ines, 'Redo')
   expect(await cell(ines, 2, 1)).toBe('3.50')
   // The arrows walk the table, as the marks at the left say which figures are not in force.
-  await ines.locator('input[data-cell="1 1"]').click()
+  await press(ines, 'input[data-cell="1 1"]')
   await ines.keyboard.press('ArrowDown')
   expect(await ines.evaluate(() => document.activeElement?.getAttribute('data-cell'))).toBe('2 1')
   expect(await ines.$$('td.changed')).toHaveLength(3)
@@ -230,7 +231,7 @@ test('somebody is invited, comes in by their link with a password of their own, 
   // What is not for an author is not offered to one.
   expect(await textOf(juno, 'nav')).not.toContain('People')
 
-  await wren.locator('tr ::-p-text(Juno Eastvale)').wait()
+  await wren.waitForSelector('tr ::-p-text(Juno Eastvale)')
   await wren.evaluate(() => {
     const row = [...document.querySelectorAll('tbody tr')].find((one) => one.textContent?.includes('Juno'))
     ;[...(row?.querySelectorAll('button') ?? [])].at(-1)?.click()

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { eventually, expectText, goTo, textOf, useApplication } from './support/application'
+import { eventually, expectText, goTo, press, textOf, useApplication } from './support/application'
 import { addStep, tabAndType, tabTo, typeOver } from './support/keyboard'
 import { textbookLoan } from './support/textbook-loan'
 
@@ -118,9 +118,9 @@ test('a calculator is set up from an empty document by keyboard alone, and goes 
   await expectText(visitor, '.payment .figure', loan('4.79').payment)
   expect(await visitor.$('#answer-amount2, [id^=answer-extra]')).toBeNull()
   expect(await textOf(visitor, '.calculator')).not.toContain('4.79')
-  await visitor.locator('::-p-text(guest)').click()
+  await press(visitor, '::-p-text(guest)')
   await expectText(visitor, '.payment .figure', loan('5.29').payment)
-  await visitor.locator('::-p-text(Yes)').click()
+  await press(visitor, '::-p-text(Yes)')
   await expectText(visitor, '.questions', 'How much more, each month')
   await expectText(visitor, '.said .sentence', 'at 5.29%.')
   expect(await visitor.$$('.year')).toHaveLength(26)

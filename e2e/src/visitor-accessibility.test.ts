@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core'
 import { describe, expect, test } from 'vitest'
-import { click, eventually, expectText, fill, useApplication } from './support/application'
+import { click, eventually, expectText, fill, press, useApplication } from './support/application'
 import { brokenRules } from './support/axe'
 
 const app = useApplication()
@@ -50,7 +50,7 @@ describe('no rule of WCAG 2.2 AA is broken', () => {
     await page.waitForSelector('.what-if table')
     expect(['tried', await brokenRules(page)]).toEqual(['tried', []])
     await click(page, 'En parler avec nous', '.keeping')
-    await page.locator('.hand-over button[type=submit]').click()
+    await press(page, '.hand-over button[type=submit]')
     await page.waitForSelector('#hand-over-name-problem')
     expect(['handing over', await brokenRules(page)]).toEqual(['handing over', []])
     await fill(page, '#schedule-find', '9999')

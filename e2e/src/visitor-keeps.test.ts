@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from 'puppeteer-core'
 import { afterAll, expect, test } from 'vitest'
-import { click, eventually, expectText, fill, textOf, useApplication } from './support/application'
+import { click, eventually, expectText, fill, press, textOf, useApplication } from './support/application'
 
 const app = useApplication()
 const folder = mkdtempSync(join(tmpdir(), 'vivid-kept-'))
@@ -156,7 +156,7 @@ test('files are saved with the page’s own figures', async () => {
 test('figures are handed over to the lender’s people only with a name, a way to reach and consent', async () => {
   const page = await open('?homePrice=388,000')
   await click(page, 'Talk to us about this', '.keeping')
-  await page.locator('.hand-over button[type=submit]').click()
+  await press(page, '.hand-over button[type=submit]')
   await expectText(page, '#hand-over-name-problem', 'Type your name')
   expect(await page.evaluate(() => document.activeElement?.id)).toBe('hand-over-name')
   await fill(page, '#hand-over-name', 'Wilf <b>Harrow</b>')
@@ -167,7 +167,7 @@ test('figures are handed over to the lender’s people only with a name, a way t
   await page.keyboard.press('Enter')
   await expectText(page, '#hand-over-consent-problem', 'without it nothing is sent')
   await page.click('#hand-over-consent')
-  await page.locator('.hand-over button[type=submit]').click()
+  await press(page, '.hand-over button[type=submit]')
   await expectText(page, '.said-of', 'Sent. Larkmoor Mutual has your figures')
   expect(await page.$('.hand-over')).toBeNull()
   const figure = await headline(page)
@@ -192,7 +192,7 @@ test('what was typed stays where the server cannot be reached', async () => {
   await fill(page, '#hand-over-name', 'Edda Lorn')
   await fill(page, '#hand-over-reach', 'edda@example.org')
   await page.click('#hand-over-consent')
-  await page.locator('.hand-over button[type=submit]').click()
+  await press(page, '.hand-over button[type=submit]')
   await expectText(page, '.hand-over .problem', 'It could not be sent.')
   expect(await valueOf(page, 'hand-over-name')).toBe('Edda Lorn')
   await page.setOfflineMode(false)

@@ -1,6 +1,14 @@
 import type { Page } from 'puppeteer-core'
 import { expect, test } from 'vitest'
-import { eventually, expectText, fill, placedFrame, useApplication, textOf } from './support/application'
+import {
+  eventually,
+  expectText,
+  fill,
+  placedFrame,
+  press,
+  textOf,
+  useApplication,
+} from './support/application'
 
 const app = useApplication()
 
@@ -33,7 +41,7 @@ test('a wrong answer is pointed out in its place, gets the focus, and nothing ty
 test('a problem named among the results leads to its question', async () => {
   const page = await open()
   await fill(page, '#answer-term', '90 years')
-  await page.locator('.not-yet button').click()
+  await press(page, '.not-yet button')
   await eventually(
     async () => (await focused(page)) === 'answer-term',
     () => 'the term did not get the focus',
@@ -56,7 +64,7 @@ test('numbers are grouped as they are typed, with the caret behind the same digi
 
 test('the down payment goes between an amount and a percentage, and may be the whole price', async () => {
   const page = await open()
-  await page.locator('.units button:first-child').click()
+  await press(page, '.units button:first-child')
   expect(await valueOf(page, 'downPayment')).toBe('$61,890')
   await fill(page, '#answer-downPayment', '100%')
   await expectText(page, '.said .sentence', 'There is nothing to borrow')
@@ -76,7 +84,7 @@ test('a zero rate works, and starting again brings the defaults back', async () 
   // 240,000 over 300 months.
   expect(await textOf(page, '.payment .figure')).toBe('$800.00')
   expect(await textOf(page, '.result .figure')).toBe('$0.00')
-  await page.locator('::-p-text(Start again)').click()
+  await press(page, '::-p-text(Start again)')
   await expectText(page, '.payment .figure', '$907.59')
   expect(await valueOf(page, 'homePrice')).toBe('$412,600')
 })

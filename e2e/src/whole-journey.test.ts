@@ -6,6 +6,7 @@ import {
   fill,
   goTo,
   placedFrame,
+  press,
   reload,
   textOf,
   useApplication,
@@ -27,7 +28,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await author.waitForSelector('#line-homePrice')
   const asStarted = textbookLoan({ ...monthly, principal: '350710' })
   await expectText(author, '#line-payment .value', asStarted.payment)
-  await author.locator('#line-homePrice').click()
+  await press(author, '#line-homePrice')
   await fill(author, '#homePrice-label', 'Price of the stilt house')
   await fill(author, '#homePrice-help', 'With its jetty.')
   await fill(author, '#homePrice-least', '50,000')
@@ -127,7 +128,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
 
   // The schedule opens to each payment, and the frame grows with it.
   const heightBefore = await visitor.$eval('iframe', (element) => element.clientHeight)
-  await frame.locator('tbody:nth-of-type(2) .year button').click()
+  await press(frame, 'tbody:nth-of-type(2) .year button')
   const shown = await frame.waitForSelector('[data-payment="20"]')
   const cells = await shown?.$$eval('td', (all) => all.map((cell) => cell.textContent?.trim()))
   const row = own.row(20)
@@ -158,7 +159,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
 
   // The draft moves on; visitors keep edition 1 until edition 2 is live.
   await reload(author)
-  await author.locator('#line-page').click()
+  await press(author, '#line-page')
   await fill(author, '#page-title', 'Stilt house mortgage, new')
   await expectText(author, '.note', 'Draft saved')
   await expectText(author, '.state', 'Live, draft has changes · edition 1')
@@ -166,7 +167,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   expect(await textOf(await placedFrame(visitor), 'h1')).toBe('Stilt house mortgage')
   await click(author, 'Read 1 change')
   await expectText(author, '.changes', 'Stilt house mortgageStilt house mortgage, new')
-  await author.locator('.ant-modal-close').click()
+  await press(author, '.ant-modal-close')
   await author.waitForSelector('.changes', { hidden: true })
   await sendForApproval(author)
   await expectText(author, '.state', 'Waiting for approval')
@@ -203,7 +204,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
 test('an approver who made the last change is told that another has to put it live', async () => {
   const approver = await app.deskAs('Kofi')
   await click(approver, 'Tidewater teahouse loan')
-  await approver.locator('#line-page').click()
+  await press(approver, '#line-page')
   await fill(approver, '#page-introduction', 'Tea, and the tide.')
   await expectText(approver, '.note', 'Draft saved')
   await sendForApproval(approver)

@@ -145,7 +145,7 @@ export async function eventually(
   const deadline = Date.now() + patienceMs
   while (!(await holds().catch(() => false))) {
     if (Date.now() > deadline) throw new Error(await otherwise())
-    await new Promise((resolve) => setTimeout(resolve, 60))
+    await new Promise((resolve) => setTimeout(resolve, 25))
   }
 }
 
@@ -160,8 +160,27 @@ export const expectText = (page: Page | Frame, selector: string, expected: strin
       `"${expected}" does not stand in ${selector}; there is: ${JSON.stringify(await textsOf(page, selector))}`,
   )
 
+/** Clicks an element once it is there, stands still and is enabled; a page that is not in front draws no frames. */
+export async function press(page: Page | Frame, selector: string): Promise<void> {
+  const whole = 'keyboard' in page ? page : page.page()
+  await whole.bringToFront()
+  let before = ''
+  await eventually(
+    async () => {
+      const element = await page.$(selector)
+      const box = JSON.stringify((await element?.boundingBox()) ?? null)
+      const isEnabled = await element?.evaluate((it) => !it.closest('button, input')?.matches(':disabled'))
+      const isReady = isEnabled === true && box !== 'null' && box === before
+      before = box
+      if (isReady) await element?.click()
+      return isReady
+    },
+    () => `${selector} could not be clicked`,
+  )
+}
+
 export const click = (page: Page | Frame, text: string, within = ''): Promise<void> =>
-  page.locator(`${within} ::-p-text(${text})`).click()
+  press(page, `${within} ::-p-text(${text})`)
 
 export const textOf = (page: Page | Frame, selector: string): Promise<string> =>
   page.$eval(selector, (element) => element.textContent?.replace(/\s+/g, ' ').trim() ?? '')

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core'
-import { click, eventually, fill, type Application } from './application'
+import { type Application, click, eventually, fill, press } from './application'
 
 /** The desk with a calculator that was just made from a starter. */
 export async function withStarter(
@@ -52,18 +52,18 @@ export const storedDocument = (
 
 /** Opens a line of the tape and writes its formula anew. */
 export async function writeFormula(page: Page, step: string, field: string, text: string): Promise<void> {
-  if (!(await page.$(`#${step}-${field}`))) await page.locator(`#line-${step}`).click()
+  if (!(await page.$(`#${step}-${field}`))) await press(page, `#line-${step}`)
   await fill(page, `#${step}-${field}`, text)
 }
 
 export const openLine = async (page: Page, step: string): Promise<void> => {
-  await page.locator(`#line-${step}`).click()
+  await press(page, `#line-${step}`)
   await page.waitForSelector(`#editor-${step}`)
 }
 
 export const addWorking = async (page: Page, name: string, formula: string): Promise<void> => {
-  await page.locator('[data-add=workings]').click()
-  await page.locator('[data-kind=working]').click()
+  await press(page, '[data-add=workings]')
+  await press(page, '[data-kind=working]')
   await fill(page, '#working-name', name)
   await fill(page, '#working-formula', formula)
 }

@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import { Alert, Button, Input, message, Modal, Textarea } from 'ant-design-vue'
+import { Button, Input, message, Modal } from 'ant-design-vue'
 import { closeOnEscape } from '../../app/close-on-escape'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import { checkFormula, freeId, proofFromNow, type CalculatorDocument, type Proof } from '@vivid/core'
-import { figuresFor } from '@vivid/contract/wording'
 import { useDraft } from '../draft-store'
-import { localNow, localToday } from '../local-today'
+import { localNow } from '../local-today'
 import { readTextFile, saveTextFile } from '../text-files'
-import type { DecimalMark } from '@vivid/contract/wording'
-import { readProofs, writeProofs } from './proofs-csv'
-import type { TableFault } from '../../text-tables/read-table'
+import ProofLines from './ProofLines.vue'
+import ProofsPaste from './ProofsPaste.vue'
+import { writeProofs } from './proofs-csv'
 import { useProofs } from './proofs-store'
 import { useTape } from '../tape-store'
 
@@ -23,14 +22,7 @@ const tape = useTape()
 const chosen = ref<string>()
 const pasted = ref('')
 const pasting = ref(false)
-const faults = ref<readonly TableFault[]>([])
-const isAmbiguous = ref(false)
-/** Proofs that were understood and wait to be taken. */
-const understood = ref<{ readonly proofs: Proof[]; readonly how: string }>()
 
-const figures = computed(
-  () => draft.compiled && figuresFor(draft.compiled.program, document.languages[0] ?? 'en-CA'),
-)
 const rows = computed(() =>
   document.proofs.map((proof) => ({ proof, result: proofs.results.find(({ id }) => id === proof.id) })),
 )
@@ -50,12 +42,6 @@ const set = (proof: Proof, fields: Partial<Proof>) =>
   )
 const setLine = (proof: Proof, at: number, fields: Partial<Proof['expected'][number]>) =>
   set(proof, { expected: proof.expected.map((line, i) => (i === at ? { ...line, ...fields } : line)) })
-/** The figure got becomes the one expected; the record says by whom, and what it was. */
-function takePresent(proof: Proof, at: number, got: string): void {
-  setLine(proof, at, { figure: got })
-  void message.success('The proof expects the present figure now. This goes on record; Undo takes it back.')
-}
-const isTolerance = (text: string) => /^\d{1,10}(\.\d{1,6})?$/.test(text)
 
 /** Figures worth proving: what the figures, meters and loans of the tape show now. */
 const formulasNow = computed(() => {
@@ -91,25 +77,7 @@ function makeFromNow(): void {
   chosen.value = id
 }
 
-function take(text: string, decimal?: DecimalMark): void {
-  const read = readProofs(text, document, localToday(), decimal)
-  faults.value = read.ok ? [] : read.faults
-  isAmbiguous.value = !read.ok && read.isAmbiguous
-  understood.value = read.ok ? read : undefined
-}
-watch(pasted, () => {
-  understood.value = undefined
-  faults.value = []
-  isAmbiguous.value = false
-})
-/** "2 answers; the loan.payment 1850.25" */
-const saidShortly = ({ answers, expected }: Proof): string => {
-  const count = Object.keys(answers).length
-  const figuresSaid = expected.map(({ of, figure }) => `${of} ${figure}`).join(', ')
-  return `${count} ${count === 1 ? 'answer' : 'answers'}; ${figuresSaid}`
-}
-function keepUnderstood(): void {
-  const added = understood.value?.proofs ?? []
+function addPasted(added: readonly Proof[]): void {
   put([...document.proofs, ...added])
   pasting.value = false
   pasted.value = ''
@@ -120,7 +88,6 @@ async function load(): Promise<void> {
   if (text === undefined) return
   pasting.value = true
   pasted.value = text
-  take(text)
 }
 const save = () => saveTextFile(writeProofs(document), 'proofs.csv', 'text/csv;charset=utf-8')
 
@@ -140,47 +107,7 @@ function goTo(step: string): void {
       <Button @click="load">Load CSV</Button>
       <Button :disabled="document.proofs.length === 0" @click="save">Save as CSV</Button>
     </div>
-    <div v-if="pasting" class="paste">
-      <label for="pasted-proofs"
-        >A heading, then one proof a line. Columns: proof, day, questions by name, “= figure”, “±
-        figure”.</label
-      >
-      <Textarea
-        id="pasted-proofs"
-        v-model:value="pasted"
-        :auto-size="{ minRows: 3, maxRows: 9 }"
-        placeholder="proof,home price,= the loan.payment,± the loan.payment"
-        spellcheck="false"
-      />
-      <Button v-if="!understood" :disabled="!pasted.trim()" @click="take(pasted)">Read these</Button>
-      <Alert
-        v-else
-        type="info"
-        role="status"
-        :message="`${understood.proofs.length} ${understood.proofs.length === 1 ? 'proof was' : 'proofs were'} understood.`"
-      >
-        <template #description>
-          <p>{{ understood.how }}</p>
-          <p v-for="proof in understood.proofs.slice(0, 4)" :key="proof.id">
-            {{ proof.name }}: {{ saidShortly(proof) }}
-          </p>
-          <p v-if="understood.proofs.length > 4">and {{ understood.proofs.length - 4 }} more.</p>
-          <Button type="primary" @click="keepUnderstood">Add these</Button>
-        </template>
-      </Alert>
-      <Alert v-if="faults.length" type="error" role="alert" message="Nothing was added.">
-        <template #description>
-          <p v-for="(fault, i) in faults.slice(0, 12)" :key="i">
-            Row {{ fault.row }}, {{ fault.column }}: {{ fault.what }}.
-          </p>
-          <p v-if="faults.length > 12">and {{ faults.length - 12 }} more.</p>
-          <p v-if="isAmbiguous" class="readings">
-            <Button @click="take(pasted, '.')">Read with a decimal point</Button>
-            <Button @click="take(pasted, ',')">Read with a decimal comma</Button>
-          </p>
-        </template>
-      </Alert>
-    </div>
+    <ProofsPaste v-if="pasting" v-model:text="pasted" :document="document" @add="addPasted" />
     <p v-if="rows.length === 0" class="soft empty">
       A proof is a set of answers with the figures they must give, from your own system. It runs on every
       change; one that differs stops the calculator from being sent.
@@ -211,72 +138,13 @@ function goTo(step: string): void {
             >Remove</Button
           >
         </div>
-        <table>
-          <thead>
-            <tr>
-              <th scope="col">Figure</th>
-              <th scope="col">Expected</th>
-              <th scope="col">Within</th>
-              <th scope="col">Got</th>
-              <th scope="col">Difference</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr
-              v-for="(line, at) in shown.proof.expected"
-              :key="at"
-              :class="{ differs: shown.result?.lines[at]?.agrees === false }"
-            >
-              <th scope="row">{{ line.of }}</th>
-              <td>
-                <Input
-                  size="small"
-                  :value="line.figure"
-                  :value-modifiers="{ lazy: true }"
-                  :aria-label="`Expected, ${line.of}`"
-                  @update:value="setLine(shown.proof, at, { figure: $event })"
-                />
-              </td>
-              <td>
-                <Input
-                  size="small"
-                  class="narrow"
-                  :value="line.tolerance"
-                  :value-modifiers="{ lazy: true }"
-                  :aria-label="`Tolerance, ${line.of}`"
-                  @update:value="isTolerance($event) && setLine(shown.proof, at, { tolerance: $event })"
-                />
-              </td>
-              <td class="amount">{{ shown.result?.lines[at]?.got ?? 'no value' }}</td>
-              <td class="amount">
-                {{ shown.result?.lines[at]?.difference ?? '–' }}
-                <template v-if="shown.result?.lines[at]?.agrees === false">
-                  <span class="bad">differs</span>
-                  <Button
-                    v-if="shown.result.lines[at].got !== undefined"
-                    size="small"
-                    :aria-label="`Take the present figure, ${line.of}`"
-                    @click="takePresent(shown.proof, at, shown.result.lines[at].got)"
-                    >Take the present figure</Button
-                  >
-                </template>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <template v-for="(line, at) in shown.result?.lines ?? []" :key="at">
-          <details v-if="!line.agrees && line.between.length" class="between" open>
-            <summary>What lies between the answers and “{{ line.of }}”</summary>
-            <dl>
-              <div v-for="part in line.between" :key="part.step">
-                <dt>
-                  <button type="button" class="link" @click="goTo(part.step)">{{ nameOf(part.step) }}</button>
-                </dt>
-                <dd>{{ figures?.value(part.value) }}</dd>
-              </div>
-            </dl>
-          </details>
-        </template>
+        <ProofLines
+          :proof="shown.proof"
+          :result="shown.result"
+          :name-of="nameOf"
+          @change="(at, fields) => shown && setLine(shown.proof, at, fields)"
+          @go-to="goTo"
+        />
         <p v-for="problem in shown.result?.problems.slice(0, 3) ?? []" :key="problem.field" class="bad">
           {{ nameOf(problem.field) }} does not fit these answers.
         </p>
@@ -290,16 +158,6 @@ function goTo(step: string): void {
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
-}
-.paste {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-  margin-top: 12px;
-}
-.paste > :deep(textarea),
-.paste > .ant-alert {
-  width: 100%;
 }
 .empty {
   max-width: 60ch;
@@ -349,35 +207,5 @@ function goTo(step: string): void {
 }
 .head :deep(input) {
   max-width: 260px;
-}
-table {
-  width: 100%;
-  border-collapse: collapse;
-}
-th,
-td {
-  padding: 4px 10px 4px 0;
-  border-bottom: 1px solid var(--line);
-  text-align: left;
-  font-weight: 400;
-}
-tbody th {
-  font-weight: 600;
-}
-.amount {
-  text-align: right;
-}
-.narrow {
-  width: 70px;
-}
-.between {
-  margin-top: 12px;
-}
-.between dl > div {
-  display: flex;
-  justify-content: space-between;
-  gap: 20px;
-  padding: 3px 0;
-  border-bottom: 1px solid var(--line);
 }
 </style>
