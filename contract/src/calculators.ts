@@ -17,6 +17,10 @@ export const EditionSummary = z.strictObject({
   publishedAt: timestamp,
   approvedBy: personName,
   editedBy: personName,
+  /** All who changed the draft since the edition before. */
+  contributors: z.array(personName),
+  /** Whether visitors ever had it: one whose approval was withdrawn before its time they had not. */
+  wasLive: z.boolean(),
 })
 export type EditionSummary = z.infer<typeof EditionSummary>
 
@@ -44,6 +48,10 @@ export const SentBack = z.strictObject({
 })
 export type SentBack = z.infer<typeof SentBack>
 
+/** Somebody who changed a draft. */
+export const Contributor = z.strictObject({ id: z.uuid(), name: personName })
+export type Contributor = z.infer<typeof Contributor>
+
 export const CalculatorCard = z.strictObject({
   id: z.uuid(),
   slug: z.string(),
@@ -70,6 +78,8 @@ export const CalculatorOpened = z.strictObject({
   lastEditedBy: personName,
   lastEditedById: z.uuid(),
   lastEditedAt: timestamp,
+  /** All who changed the draft since something of it was approved: none of them may approve it. */
+  contributors: z.array(Contributor),
   sentBy: personName.nullable(),
   /** What was said when it was sent; empty where nothing was. */
   sentNote: z.string(),
@@ -78,7 +88,7 @@ export const CalculatorOpened = z.strictObject({
   /** Of a calculator that was taken down: the edition visitors had until then. */
   lastLiveEdition: z.int().nullable(),
   editions: z.array(EditionSummary),
-  /** The document of the newest edition, to read the changes since against; null before the first. */
+  /** The document of the newest edition that was live or waits for its time, to read the changes since against; null before the first. */
   lastPublished: CalculatorDocument.nullable(),
   /** Made from a file: the rate sheets of the file that were already here and stay as they are. */
   sheetsKept: z.array(z.string()).optional(),
@@ -86,7 +96,7 @@ export const CalculatorOpened = z.strictObject({
   scheduled: z.strictObject({ number: z.int(), at: timestamp, by: personName }).nullable(),
   /** The house style it wears, by its address. */
   houseStyle: z.string(),
-  /** The house style an edition made now would have, as CSS custom properties. */
+  /** The house style as CSS custom properties: of a draft that was sent as it was sent, else as an edition made now would have it. */
   style: z.record(z.templateLiteral(['--', z.string()]), z.string()),
 })
 export type CalculatorOpened = z.infer<typeof CalculatorOpened>

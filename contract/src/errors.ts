@@ -19,6 +19,10 @@ export const errorTable = {
     status: 403,
     text: 'You made the last change yourself, so another approver has to put it live.',
   },
+  APPROVER_CONTRIBUTED: {
+    status: 403,
+    text: 'You changed this yourself since it was last approved, so another approver has to put it live.',
+  },
   ADDRESS_UNKNOWN: { status: 404, text: 'There is nothing at this address.' },
   METHOD_NOT_ALLOWED: { status: 405, text: 'This address takes {allowed}, not {method}.' },
   CALCULATOR_UNKNOWN: { status: 404, text: 'No calculator is called “{calculator}”.' },
@@ -31,6 +35,18 @@ export const errorTable = {
   SHEET_TAKEN: { status: 409, text: 'A rate sheet with the address “{sheet}” is here already.' },
   SHEET_INVALID: { status: 422, text: 'The rate sheet cannot be kept: {what}' },
   SHEET_UNCHANGED: { status: 409, text: 'The draft of this rate sheet is the same as what is in force.' },
+  SHEET_NOT_APPROVED: {
+    status: 409,
+    text: 'The rate sheet “{sheet}” has not been approved yet; until it is, nothing that looks values up in it can go live.',
+  },
+  SENT_OUTDATED: {
+    status: 409,
+    text: 'What was sent is not what visitors would get now: {what}. Have it sent again, and look at it as it is.',
+  },
+  EDITION_NEVER_LIVE: {
+    status: 409,
+    text: 'Edition {number} was never live: its approval was withdrawn. Send the draft for approval again.',
+  },
   PROOFS_DIFFER: { status: 409, text: 'The draft cannot be sent: {what}' },
   CALCULATOR_NOT_LIVE: { status: 404, text: 'The calculator “{calculator}” has not been published.' },
   CALCULATOR_TAKEN_DOWN: { status: 410, text: 'The calculator “{calculator}” is no longer offered.' },

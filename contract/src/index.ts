@@ -15,6 +15,7 @@ export {
   CalculatorOpened,
   CalculatorState,
   ChooseStyle,
+  Contributor,
   EditionSeen,
   EditionSummary,
   LiveOn,

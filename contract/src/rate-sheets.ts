@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { RateSheet } from '@vivid/core'
+import { Contributor } from './calculators'
 
 const timestamp = z.iso.datetime()
 
@@ -14,6 +15,8 @@ export const SheetEdition = z.strictObject({
   /** Null: it came with a calculator, or was there before sheets were approved. */
   approvedBy: z.string().nullable(),
   editedBy: z.string(),
+  /** All who changed the draft since the state before. */
+  contributors: z.array(z.string()),
   note: z.string(),
 })
 export type SheetEdition = z.infer<typeof SheetEdition>
@@ -29,6 +32,8 @@ export const SheetListed = z.strictObject({
   state: SheetState,
   lastEditedBy: z.string(),
   lastEditedById: z.uuid(),
+  /** All who changed the draft since a state of it was approved: none of them may approve it. */
+  contributors: z.array(Contributor),
   lastEditedAt: timestamp,
   sentBy: z.string().nullable(),
   sentNote: z.string(),

@@ -56,6 +56,9 @@ export interface AppDeps {
   readonly metricsToken: string | undefined
 }
 
+/** A process that knows of no change for so long should be served from no more. */
+const MOST_SECONDS_BEHIND = 60
+
 const nothingHere: RequestHandler = () => {
   throw new AppError('ADDRESS_UNKNOWN')
 }
@@ -75,7 +78,9 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
   app.get('/healthz', (_req, res) => void res.json({ ok: true }))
   app.get('/readyz', async (_req, res) => {
     await database.query('SELECT 1')
-    res.json({ ok: true })
+    const { secondsBehind } = live
+    res.status(secondsBehind > MOST_SECONDS_BEHIND ? 503 : 200)
+    res.json({ ok: secondsBehind <= MOST_SECONDS_BEHIND, secondsBehind })
   })
   app.get('/metrics', metrics.page(deps.metricsToken))
   app.use(

@@ -37,6 +37,14 @@ export function createMetrics(live: LiveCalculators, waiting: () => Promise<numb
     },
   })
   new Gauge({
+    name: 'vivid_live_seconds_behind',
+    help: 'For how long what visitors are served may differ from the database; 0 while it does not',
+    registers: [registry],
+    collect() {
+      this.set(live.secondsBehind)
+    },
+  })
+  new Gauge({
     name: 'vivid_hand_overs_waiting',
     help: 'Hand-overs not delivered yet; -1 while the database is away',
     registers: [registry],

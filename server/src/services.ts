@@ -57,7 +57,6 @@ export function createServices({ database, reader, tellBroken, now, lender }: Se
     tellBroken,
     now,
     lender,
-    announceSheet: announceSheet(database),
   })
   return {
     stores: { people, sessions, calculators, editions, sheets, styles, placements, keys, record, audience },

@@ -2,6 +2,7 @@
 import { Tooltip } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import type { CalculatorOpened } from '@vivid/contract'
+import { listed } from '../app/listed'
 import { dayOf, momentOf } from '../calculators/moments'
 import EditionViewer from './EditionViewer.vue'
 
@@ -31,12 +32,14 @@ const nextNumber = computed(() => (calculator.editions[0]?.number ?? 0) + 1)
       <Tooltip>
         <template #title>
           Edition {{ edition.number }}, approved {{ dayOf(edition.publishedAt) }} by {{ edition.approvedBy }};
-          last changed by {{ edition.editedBy }}. SHA-256 {{ edition.sha256.slice(0, 12) }}…
+          changed by {{ listed(edition.contributors) }}. SHA-256 {{ edition.sha256.slice(0, 12) }}…
         </template>
         <button type="button" @click="view(edition.number)">
           {{ edition.number
           }}<template v-if="edition.number === calculator.liveEdition">
             live since {{ dayOf(edition.publishedAt) }}</template
+          ><template v-else-if="!edition.wasLive && edition.number !== calculator.scheduled?.number">
+            withdrawn</template
           ><template v-else-if="edition.number === calculator.scheduled?.number">
             from {{ momentOf(new Date(calculator.scheduled.at)) }}</template
           >

@@ -6,6 +6,7 @@ import { sentenceOf } from '../api/api-error'
 import { request } from '../api/request'
 import { useDraft } from '../calculators/draft-store'
 import { localToday } from '../calculators/local-today'
+import { listed } from '../app/listed'
 import { dayOf } from '../calculators/moments'
 import VisitorPreview from '../calculators/preview/VisitorPreview.vue'
 import { useSession } from '../people/session-store'
@@ -71,8 +72,9 @@ async function bringBack(): Promise<void> {
   <Modal v-model:open="open" :title="`Edition ${number}`" :footer="null" :width="1000" centered>
     <div v-if="summary" class="facts">
       <p>
-        Approved {{ dayOf(summary.publishedAt) }} by {{ summary.approvedBy }}; last changed by
-        {{ summary.editedBy }}.<template v-if="summary.note"> “{{ summary.note }}”</template>
+        Approved {{ dayOf(summary.publishedAt) }} by {{ summary.approvedBy }}; changed by
+        {{ listed(summary.contributors) }}.<template v-if="!summary.wasLive"> Never live.</template
+        ><template v-if="summary.note"> “{{ summary.note }}”</template>
       </p>
       <label for="edition-day">As it was on</label>
       <input
@@ -84,7 +86,9 @@ async function bringBack(): Promise<void> {
         :max="localToday()"
         @change="chooseDay"
       />
-      <Button v-if="number !== calculator.liveEdition && session.can('approve')" @click="bringBack"
+      <Button
+        v-if="summary.wasLive && number !== calculator.liveEdition && session.can('approve')"
+        @click="bringBack"
         >Put it live again</Button
       >
     </div>

@@ -20,7 +20,7 @@ const busy = ref(false)
 
 const calculator = computed(() => draft.opened)
 const nextEdition = computed(() => (calculator.value?.editions[0]?.number ?? 0) + 1)
-const isMine = computed(() => calculator.value?.lastEditedById === session.person?.id)
+const isMine = computed(() => calculator.value?.contributors.some(({ id }) => id === session.person?.id))
 const unsaved = computed(() => draft.saveState.is !== 'saved')
 const hasProblems = computed(
   () =>
@@ -33,7 +33,10 @@ const proofs = useProofs()
 const unchanged = computed(() => calculator.value?.state === 'live' && !unsaved.value)
 const waits = computed(() => calculator.value?.state === 'sent' && !unsaved.value)
 /** The edition visitors had until it was taken down. */
-const toPutBack = computed(() => calculator.value?.lastLiveEdition ?? calculator.value?.editions[0]?.number)
+const toPutBack = computed(
+  () =>
+    calculator.value?.lastLiveEdition ?? calculator.value?.editions.find(({ wasLive }) => wasLive)?.number,
+)
 
 /** Why the next step cannot be taken, for the person here. */
 const reason = computed(() => {
@@ -41,7 +44,7 @@ const reason = computed(() => {
   if (scheduled && !waits.value)
     return `Edition ${scheduled.number} goes live ${momentOf(new Date(scheduled.at))}.`
   if (waits.value && session.can('approve') && isMine.value)
-    return 'You changed it last: another approver puts it live.'
+    return 'You changed it too: another approver puts it live.'
   if (waits.value && !session.can('approve')) return 'An approver puts it live.'
   if (unchanged.value) return ''
   if (hasProblems.value) return 'Something has to be mended first.'

@@ -11,7 +11,7 @@ const session = useSession()
 
 const listed = computed(() => sheets.saved)
 const waits = computed(() => listed.value?.state === 'sent' && !sheets.isChanged)
-const isMine = computed(() => listed.value?.lastEditedById === session.person?.id)
+const isMine = computed(() => listed.value?.contributors.some(({ id }) => id === session.person?.id))
 const isSound = computed(() => sheets.isReadable && sheets.faults.length === 0)
 const canSend = computed(() => listed.value?.state !== 'live' || sheets.isChanged)
 
@@ -43,7 +43,7 @@ async function save(): Promise<void> {
 <template>
   <div class="foot">
     <span v-if="waits && session.can('approve') && isMine" class="soft"
-      >You changed it last: another approver puts it in force.</span
+      >You changed it too: another approver puts it in force.</span
     >
     <span v-else-if="waits && !session.can('approve')" class="soft">An approver puts it in force.</span>
     <Button :loading="sheets.busy" :disabled="!isSound" @click="sheets.showImpact"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { listed } from '../app/listed'
 import { Alert, Button, Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { keysText, sheetChanges, startOf, type RateSheet, type SheetVersion } from '@vivid/core'
@@ -306,8 +307,8 @@ const given = [
       <ol reversed>
         <li v-for="edition in sheets.saved.editions" :key="edition.number">
           {{ dayOf(edition.approvedAt) }},
-          {{ edition.approvedBy ? `by ${edition.approvedBy}` : 'brought along by a calculator' }}; last
-          changed by {{ edition.editedBy }}.<template v-if="edition.note"> “{{ edition.note }}”</template>
+          {{ edition.approvedBy ? `by ${edition.approvedBy}` : 'brought along by a calculator' }}; changed by
+          {{ listed(edition.contributors) }}.<template v-if="edition.note"> “{{ edition.note }}”</template>
           <button v-if="!readOnly" type="button" class="link" @click="sheets.startFrom(edition.number)">
             put it into the draft
           </button>

@@ -48,14 +48,14 @@ const madeFrom: Readonly<Record<string, string>> = {
 export function detailWords({ act, details }: RecordEntry): string {
   const { edition, revision, from, note, versions, at, timed, calculator, language, role, origins, style } =
     details
-  const { proof, figure, before: earlier, after } = details
+  const { proof, figure, before: earlier, after, by } = details
   const joined = (...parts: unknown[]) => parts.filter(Boolean).join(': ')
   const editionWords = edition === undefined ? '' : `edition ${edition}`
   switch (act) {
     case 'calculatorMade':
       return madeFrom[String(from)] ?? ''
     case 'published':
-      return joined(editionWords, timed ? 'at its time' : note)
+      return joined(editionWords, timed ? 'at its time' : (note ?? (by && `changed by ${by}`)))
     case 'scheduled':
       return joined(editionWords, at && `for ${moment.format(new Date(String(at)))}`)
     case 'broughtBack':

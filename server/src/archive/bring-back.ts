@@ -10,7 +10,10 @@ import { archivedTables, type ArchivedTable } from './tables'
 
 const MOST_BYTES = 2 ** 30
 
-const Head = z.strictObject({ format: z.literal(ARCHIVE_FORMAT), version: z.literal(ARCHIVE_VERSION) })
+const Head = z.strictObject({
+  format: z.literal(ARCHIVE_FORMAT),
+  version: z.int().min(1).max(ARCHIVE_VERSION),
+})
 const Rows = z.array(z.record(z.string(), z.unknown()))
 type Rows = z.infer<typeof Rows>
 
@@ -20,8 +23,12 @@ type Rows = z.infer<typeof Rows>
  */
 export async function bringBack(database: Sequelize, archive: Uint8Array): Promise<void> {
   const files = unzipped(archive)
-  read(files, 'archive.json', Head)
-  const tables = new Map(archivedTables.map(({ name }) => [name, read(files, `data/${name}.json`, Rows)]))
+  const { version } = read(files, 'archive.json', Head)
+  const tables = new Map(
+    archivedTables
+      .filter(({ since = 1 }) => since <= version)
+      .map(({ name }) => [name, read(files, `data/${name}.json`, Rows)]),
+  )
   checkDocuments(tables)
   await database.transaction(async (transaction) => {
     await refuseUnlessEmpty(database, transaction)
@@ -31,6 +38,8 @@ export async function bringBack(database: Sequelize, archive: Uint8Array): Promi
       await insert(database, table, tables.get(table.name) ?? [], transaction)
     for (const table of archivedTables)
       await fillLater(database, table, tables.get(table.name) ?? [], transaction)
+    // Archives from before it was kept say it in their record.
+    await database.query('SELECT note_lives_on_record()', { transaction })
     const { brokenAt } = await createRecordStore(database).verify(transaction)
     if (brokenAt !== null)
       throw unreadable('data/record.json', `entry ${brokenAt} does not say what it said when it was made`)
@@ -112,7 +121,12 @@ async function insert(
   transaction: Transaction,
 ): Promise<void> {
   const { name, columns, later = [] } = table
-  const now = columns.filter((column) => !later.includes(column)).join(', ')
+  // A column that an older archive does not have yet begins as the database has it begin.
+  const given = new Set(Object.keys(rows[0] ?? {}))
+  const now = columns
+    .filter((column) => !later.includes(column) && given.has(column.replaceAll('"', '')))
+    .join(', ')
+  if (rows.length === 0) return
   await database.query(
     `INSERT INTO ${name} (${now}) SELECT ${now} FROM json_populate_recordset(NULL::public.${name}, :rows)`,
     { replacements: { rows: JSON.stringify(rows) }, transaction },

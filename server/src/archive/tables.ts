@@ -5,6 +5,8 @@ export interface ArchivedTable {
   readonly order: string
   /** Columns that point forward, to rows that come later: filled in at the end. */
   readonly later?: readonly string[]
+  /** The version of archives that has it first. */
+  readonly since?: number
 }
 
 /**
@@ -33,12 +35,23 @@ export const archivedTables: readonly ArchivedTable[] = [
       'sent_by',
       'sent_note',
       'sent_back',
+      'contributors',
     ],
     order: 'id',
   },
   {
     name: 'sheet_editions',
-    columns: ['sheet_id', 'number', 'sheet', 'revision', 'edited_by', 'approved_by', 'approved_at', 'note'],
+    columns: [
+      'sheet_id',
+      'number',
+      'sheet',
+      'revision',
+      'edited_by',
+      'approved_by',
+      'approved_at',
+      'note',
+      'contributors',
+    ],
     order: 'sheet_id, number',
   },
   {
@@ -54,6 +67,9 @@ export const archivedTables: readonly ArchivedTable[] = [
       'sent_by',
       'sent_note',
       'sent_back',
+      'sent_content',
+      'sent_sheets',
+      'contributors',
       'live_edition',
       'taken_down_at',
       'taken_down_message',
@@ -78,8 +94,15 @@ export const archivedTables: readonly ArchivedTable[] = [
       'approved_by',
       'published_at',
       'note',
+      'contributors',
     ],
     order: 'calculator_id, number',
+  },
+  {
+    name: 'edition_lives',
+    columns: ['calculator_id', 'number'],
+    order: 'calculator_id, number',
+    since: 2,
   },
   { name: 'sites', columns: ['id', 'name', 'origins', 'stand_in'], order: 'id' },
   {

@@ -6,7 +6,8 @@ import { RateSheet, startOf } from '@vivid/core'
 import { archivedTables } from './tables'
 
 export const ARCHIVE_FORMAT = 'vivid-meter/archive'
-export const ARCHIVE_VERSION = 1
+/** 2: with who contributed, what was sent and which editions were live. Older ones are brought back too. */
+export const ARCHIVE_VERSION = 2
 
 /** The same content gives the same bytes whenever it is taken out: no file in it has a time of its own. */
 const NO_TIME = new Date(1980, 0, 1)

@@ -20,16 +20,19 @@ import {
   starters,
   textIn,
 } from '@vivid/core'
-import type { EditionData, EditionsStore } from '../editions/editions-store'
+import type { EditionsStore, LiveMark } from '../editions/editions-store'
 import type { HouseStylesStore } from '../house-styles/house-styles-store'
 import type { TellBroken } from '../broken-steps'
 import { momentOf } from '../clock'
+import { authorsOf, contributorsNamed } from '../editions/four-eyes'
 import { AppError } from '../http/app-error'
+import { answeringStale, refuseStale } from '../http/stale'
 import type { PeopleStore } from '../people/people-store'
 import { calculatorEntry, sheetEntry } from '../record/entries'
 import type { RecordStore } from '../record/record-store'
 import { refuseFaulty } from '../rate-sheets/refuse-faulty'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
+import { usedSheets } from '../rate-sheets/used-sheets'
 import { stateOf } from './calculator-state'
 import { cardMeterOf } from './card-meter'
 import type { CalculatorData, CalculatorsStore } from './calculators-store'
@@ -42,7 +45,6 @@ export interface CalculatorsDeps {
   readonly sheets: RateSheetsStore
   readonly record: RecordStore
   readonly styles: HouseStylesStore
-  readonly announceSheet: (sheetId: string, transaction: Transaction) => Promise<void>
   readonly editions: EditionsStore
   readonly people: PeopleStore
   readonly tellBroken: TellBroken
@@ -55,7 +57,7 @@ export type CalculatorsService = ReturnType<typeof createCalculatorsService>
 
 /** Making, opening and editing calculators. Putting them live is the editions' part. */
 export function createCalculatorsService(deps: CalculatorsDeps) {
-  const { database, calculators, editions, sheets, styles, people, now, lender, announceSheet, record } = deps
+  const { database, calculators, editions, sheets, styles, people, now, lender, record } = deps
   const { tellBroken } = deps
 
   async function existing(id: string): Promise<CalculatorData> {
@@ -64,14 +66,14 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     return found
   }
 
-  async function card(
+  function card(
     calculator: CalculatorData,
     allSheets: readonly RateSheet[],
+    live: LiveMark | undefined,
     styleOf: (id: string) => HouseStyle,
     nameOf: (id: string) => string,
-  ): Promise<CalculatorCard> {
+  ): CalculatorCard {
     const { id, slug, draft, liveEdition } = calculator
-    const live = liveEdition === null ? undefined : await editions.one(id, liveEdition)
     return {
       id,
       slug,
@@ -96,12 +98,14 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
   }
 
   async function opened(calculator: CalculatorData): Promise<CalculatorOpened> {
-    const [all, styleOf, nameOf] = await Promise.all([
-      editions.ofCalculator(calculator.id),
+    const [all, [live], styleOf, nameOf] = await Promise.all([
+      editions.listed(calculator.id),
+      editions.liveMarks(calculator.id),
       styles.resolved(),
       people.names(),
     ])
-    const live = all.find(({ number }) => number === calculator.liveEdition)
+    const newest = all.find(({ number, wasLive }) => wasLive || number === calculator.scheduledEdition)
+    const lastPublished = newest && (await editions.draftOf(calculator.id, newest.number))
     const { id, slug, revision, draft, lastEditedBy, lastEditedAt, sentBy, sentBack, liveEdition } =
       calculator
     const state = stateOf(calculator, isUpToDate(calculator, live, styleOf))
@@ -114,55 +118,58 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       lastEditedBy: nameOf(lastEditedBy),
       lastEditedById: lastEditedBy,
       lastEditedAt: lastEditedAt.toISOString(),
+      contributors: contributorsNamed(calculator, nameOf),
       sentBy: state === 'sent' && sentBy !== null ? nameOf(sentBy) : null,
       sentNote: state === 'sent' ? calculator.sentNote : '',
       sentBack: sentBack && { ...sentBack, by: nameOf(sentBack.by), remarks: [...sentBack.remarks] },
       liveEdition,
       lastLiveEdition: await lastLiveEdition(calculator),
-      editions: all.map(({ number, sha256, note, publishedAt, approvedBy, editedBy }) => ({
-        number,
-        note,
-        sha256,
-        publishedAt: publishedAt.toISOString(),
-        approvedBy: nameOf(approvedBy),
-        editedBy: nameOf(editedBy),
+      editions: all.map((edition) => ({
+        number: edition.number,
+        note: edition.note,
+        sha256: edition.sha256,
+        publishedAt: edition.publishedAt.toISOString(),
+        approvedBy: nameOf(edition.approvedBy),
+        editedBy: nameOf(edition.editedBy),
+        contributors: authorsOf(edition).map(nameOf),
+        wasLive: edition.wasLive,
       })),
-      lastPublished: all[0]?.draft ?? null,
+      lastPublished: lastPublished ?? null,
       scheduled: scheduledOf(calculator, nameOf),
       houseStyle: calculator.houseStyle,
-      style: styleOf(calculator.houseStyle),
+      style: state === 'sent' ? styleSent(calculator) : styleOf(calculator.houseStyle),
     }
   }
 
-  async function madeFrom(
-    asked: MakeCalculator,
-  ): Promise<{ document: CalculatorDocument; sheets: readonly RateSheet[] }> {
+  async function madeFrom(asked: MakeCalculator): Promise<Made> {
     switch (asked.from) {
       case 'empty':
-        return { document: emptyCalculator(), sheets: [] }
+        return { document: emptyCalculator(), sheets: [], contributors: [] }
       case 'starter': {
         const starter = starters.find(({ id }) => id === asked.starter)
         if (!starter) throw new AppError('STARTER_UNKNOWN', { details: { starter: asked.starter } })
-        return { document: starter.make(), sheets: starter.sheets }
+        return { document: starter.make(), sheets: starter.sheets, contributors: [] }
       }
-      case 'copy':
-        return { document: (await existing(asked.calculator)).draft, sheets: [] }
+      case 'copy': {
+        // What was not approved there is not approved here either: whoever wrote it has contributed to the copy.
+        const { draft, contributors } = await existing(asked.calculator)
+        return { document: draft, sheets: [], contributors }
+      }
       case 'file':
-        return readFile(asked.file)
+        return { ...readFile(asked.file), contributors: [] }
     }
   }
 
-  /** Adds the sheets that are not here yet; the names of those that are, and stay as they are. */
-  async function addSheets(brought: readonly RateSheet[], person: Person): Promise<string[]> {
+  /** Adds the sheets that are not here yet, and sends them for approval; the names of those that are, and stay as they are. */
+  async function addSheets(brought: readonly RateSheet[], person: Person, title: string): Promise<string[]> {
     const kept: string[] = []
     for (const sheet of brought) {
       await database.transaction(async (transaction) => {
         if (!(await sheets.add(sheet, person.id, transaction))) return void kept.push(sheet.name)
-        const added = await sheets.locked(sheet.id, transaction)
-        // No calculator looks it up yet: it is checked with the one that brought it, before that goes live.
-        if (added) await sheets.putInForce(added, null, now(), transaction)
+        const sentNote = `Came with the calculator “${title}”.`
+        await sheets.setProgress(sheet.id, { sentRevision: 1, sentBy: person.id, sentNote }, transaction)
         await record.append(sheetEntry('sheetAdded', sheet, person), transaction)
-        await announceSheet(sheet.id, transaction)
+        await record.append(sheetEntry('sheetSent', sheet, person, { note: sentNote }), transaction)
       })
     }
     return kept
@@ -171,30 +178,36 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
   return {
     existing,
     async list(): Promise<CalculatorCard[]> {
-      const [allSheets, styleOf, nameOf, all] = await Promise.all([
-        sheets.inForce(),
+      const [allSheets, styleOf, nameOf, all, marks] = await Promise.all([
+        sheets.tried(),
         styles.resolved(),
         people.names(),
         calculators.all(),
+        editions.liveMarks(),
       ])
-      return Promise.all(all.map((calculator) => card(calculator, allSheets, styleOf, nameOf)))
+      const markOf = new Map(marks.map((mark) => [mark.calculatorId, mark]))
+      return all.map((calculator) => card(calculator, allSheets, markOf.get(calculator.id), styleOf, nameOf))
     },
     async open(id: string): Promise<CalculatorOpened> {
       return opened(await existing(id))
     },
     /** A new calculator under an address no other has, with the rate sheets it brings along. */
     async make(asked: MakeCalculator, person: Person): Promise<CalculatorOpened> {
-      const { document, sheets: brought } = await madeFrom(asked)
+      const { document, sheets: brought, contributors } = await madeFrom(asked)
       brought.forEach(refuseFaulty)
       const title = asked.title ?? titleOf(document)
       const draft: CalculatorDocument = { ...document, title: titled(document, title), lender }
-      const kept = await addSheets(brought, person)
+      const kept = await addSheets(brought, person, title)
+      const makers = [...new Set([...contributors, person.id])]
       for (;;) {
         const slug = slugOf(title, await calculators.slugsLike(slugOf(title, new Set())))
         try {
           const made = await opened(
             await database.transaction(async (transaction) => {
-              const added = await calculators.add({ slug, draft, lastEditedBy: person.id }, transaction)
+              const added = await calculators.add(
+                { slug, draft, lastEditedBy: person.id, contributors: makers },
+                transaction,
+              )
               const entry = calculatorEntry('calculatorMade', added, person, { from: asked.from })
               await record.append(entry, transaction)
               return added
@@ -210,8 +223,8 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     /** A calculator as a file that another installation can read. */
     async file(id: string): Promise<CalculatorFile> {
       const { draft } = await existing(id)
-      const used = new Set(draft.steps.flatMap((step) => (step.kind === 'lookUp' ? [step.sheet] : [])))
-      const all = await sheets.inForce()
+      const used = usedSheets(draft)
+      const all = await sheets.tried()
       return {
         format: 'vivid-meter/calculator',
         document: draft,
@@ -224,41 +237,58 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       { revision, houseStyle }: ChooseStyle,
       person: Person,
     ): Promise<CalculatorOpened> {
-      const before = await existing(id)
       const style = (await styles.all()).find((one) => one.id === houseStyle)
       if (!style) throw new AppError('STYLE_UNKNOWN', { details: { style: houseStyle } })
-      const saved = await database.transaction(async (transaction) => {
-        const isSaved = await calculators.chooseStyle(id, revision, houseStyle, person.id, transaction)
+      return changed(id, revision, async (before, transaction) => {
+        if (before.houseStyle === houseStyle) return
+        await calculators.change(before, { houseStyle }, person.id, transaction)
         const entry = calculatorEntry('styleChosen', before, person, { style: style.name })
-        if (isSaved) await record.append(entry, transaction)
-        return isSaved
+        await record.append(entry, transaction)
       })
-      const now = await opened(await existing(id))
-      if (!saved) throw new AppError('REVISION_STALE', { body: { current: now } })
-      return now
     },
     /** Saves a draft on top of the revision it was made from; a stale one is refused with the draft as it stands. */
-    async saveDraft(
-      id: string,
-      { revision, document }: SaveDraft,
-      person: Person,
-    ): Promise<CalculatorOpened> {
-      const before = await existing(id)
-      const saved = await database.transaction(async (transaction) => {
-        const next = await calculators.saveDraft(id, revision, document, person.id, transaction)
-        const entry = calculatorEntry('draftChanged', before, person, { revision })
-        if (next === undefined) return undefined
-        await record.appendChange(entry, transaction)
+    saveDraft: (id: string, { revision, document }: SaveDraft, person: Person): Promise<CalculatorOpened> =>
+      changed(id, revision, async (before, transaction) => {
+        if (equal(before.draft, document)) return
+        await calculators.change(before, { draft: document }, person.id, transaction)
+        await record.appendChange(calculatorEntry('draftChanged', before, person, { revision }), transaction)
         for (const change of proofsChanged(before.draft, document))
           await record.append(calculatorEntry('proofChanged', before, person, { ...change }), transaction)
-        return next
-      })
-      const now = await opened(await existing(id))
-      if (saved === undefined) throw new AppError('REVISION_STALE', { body: { current: now } })
-      return now
-    },
+      }),
+  }
+
+  /** Changes a draft that no one else can change meanwhile. What changes nothing is no change: its revision stays. */
+  async function changed(
+    id: string,
+    revision: number,
+    act: (before: CalculatorData, transaction: Transaction) => Promise<void>,
+  ): Promise<CalculatorOpened> {
+    await existing(id)
+    const opensNow = async () => opened(await existing(id))
+    await answeringStale(
+      () =>
+        database.transaction(async (transaction) => {
+          const before = await calculators.locked(id, transaction)
+          if (!before) throw new AppError('CALCULATOR_UNKNOWN', { details: { calculator: id } })
+          refuseStale(before, revision)
+          await act(before, transaction)
+        }),
+      opensNow,
+    )
+    return opensNow()
   }
 }
+
+/** A calculator about to be made: the sheets it brings, and whose figures that nobody approved it takes over. */
+interface Made {
+  readonly document: CalculatorDocument
+  readonly sheets: readonly RateSheet[]
+  readonly contributors: readonly string[]
+}
+
+/** What an edition of it would wear: as it was sent. */
+const styleSent = ({ sentContent }: CalculatorData): HouseStyle =>
+  sentContent === null ? {} : (JSON.parse(sentContent) as EditionContent).style
 
 const titleOf = ({ title, languages: [main = ''] }: CalculatorDocument) => textIn(title, main, main)
 
@@ -271,11 +301,10 @@ const titled = (
 /** Whether an edition made of the draft now would be the live one again: the same revision, dressed the same. */
 function isUpToDate(
   { revision, houseStyle }: CalculatorData,
-  live: EditionData | undefined,
+  live: LiveMark | undefined,
   styleOf: (id: string) => HouseStyle,
 ): boolean {
-  if (live?.revision !== revision) return false
-  return equal((JSON.parse(live.content) as EditionContent).style, styleOf(houseStyle))
+  return live?.revision === revision && equal(live.style, styleOf(houseStyle))
 }
 
 const scheduledOf = (

@@ -1,6 +1,7 @@
 import { DataTypes, type InferAttributes, Model, Op, type Sequelize, Transaction } from 'sequelize'
 import type { Remark } from '@vivid/contract'
 import { openDocument, type CalculatorDocument } from '@vivid/core'
+import { asking } from '../database/asking'
 import { FIRST_STYLE } from '../house-styles/shipped-styles'
 
 class CalculatorRow extends Model<InferAttributes<CalculatorRow>, NewCalculator> {
@@ -21,12 +22,19 @@ class CalculatorRow extends Model<InferAttributes<CalculatorRow>, NewCalculator>
   declare scheduledEdition: number | null
   declare scheduledAt: Date | null
   declare scheduledBy: string | null
+  declare contributors: readonly string[]
+  declare sentContent: string | null
+  declare sentSheets: SheetsSent | null
 }
+
+/** The rate sheets a draft looked up in when it was sent: the SHA-256 of each, by its address. */
+export type SheetsSent = Readonly<Record<string, string>>
 
 export interface NewCalculator {
   readonly slug: string
   readonly draft: CalculatorDocument
   readonly lastEditedBy: string
+  readonly contributors: readonly string[]
 }
 
 /** A calculator as stored: its draft with a revision, and how far it has come. */
@@ -50,6 +58,11 @@ export interface CalculatorData {
   readonly scheduledEdition: number | null
   readonly scheduledAt: Date | null
   readonly scheduledBy: string | null
+  /** The ids of all who changed the draft since its last edition; the database adds whoever saves. */
+  readonly contributors: readonly string[]
+  /** What an edition of the draft would hold, frozen when it was sent. */
+  readonly sentContent: string | null
+  readonly sentSheets: SheetsSent | null
 }
 
 /** A draft sent back, as stored. */
@@ -73,6 +86,9 @@ export type CalculatorProgress = Partial<
     | 'scheduledEdition'
     | 'scheduledAt'
     | 'scheduledBy'
+    | 'contributors'
+    | 'sentContent'
+    | 'sentSheets'
   >
 >
 
@@ -86,6 +102,7 @@ export function openStored(stored: unknown): CalculatorDocument {
 export type CalculatorsStore = ReturnType<typeof createCalculatorsStore>
 
 export function createCalculatorsStore(database: Sequelize) {
+  const ask = asking(database)
   // A class of its own for each connection: `init` binds the class itself to it.
   const rows = class extends CalculatorRow {}.init(
     {
@@ -106,6 +123,9 @@ export function createCalculatorsStore(database: Sequelize) {
       scheduledEdition: DataTypes.INTEGER,
       scheduledAt: DataTypes.DATE,
       scheduledBy: DataTypes.UUID,
+      contributors: DataTypes.ARRAY(DataTypes.UUID),
+      sentContent: DataTypes.TEXT,
+      sentSheets: DataTypes.JSONB,
     },
     {
       sequelize: database,
@@ -128,6 +148,13 @@ export function createCalculatorsStore(database: Sequelize) {
       const row = await rows.findByPk(id)
       return row ? plain(row) : undefined
     },
+    /** Which calculators look values up in which sheets, by their titles in their main language. */
+    sheetUsers: (): Promise<{ readonly sheet: string; readonly title: string }[]> =>
+      ask(
+        `SELECT DISTINCT step ->> 'sheet' AS sheet, coalesce(draft -> 'title' ->> (draft -> 'languages' ->> 0), '') AS title
+           FROM calculators, jsonb_array_elements(draft -> 'steps') AS step
+          WHERE step ->> 'kind' = 'lookUp' ORDER BY title`,
+      ),
     /** The calculator, kept from anyone else's changes until the transaction ends. */
     async locked(id: string, transaction: Transaction): Promise<CalculatorData | undefined> {
       const row = await rows.findByPk(id, { transaction, lock: Transaction.LOCK.UPDATE })
@@ -140,33 +167,17 @@ export function createCalculatorsStore(database: Sequelize) {
     async add(calculator: NewCalculator, transaction: Transaction): Promise<CalculatorData> {
       return plain(await rows.create(calculator, { transaction }))
     },
-    /** Saves the draft if it still has this revision; the new revision, or undefined where it has moved on. */
-    async saveDraft(
-      id: string,
-      revision: number,
-      draft: CalculatorDocument,
+    /** Changes a locked calculator's draft or style: its next revision. */
+    async change(
+      { id, revision }: CalculatorData,
+      fields: Partial<Pick<CalculatorData, 'draft' | 'houseStyle'>>,
       personId: string,
       transaction: Transaction,
-    ): Promise<number | undefined> {
-      const [changed] = await rows.update(
-        { draft, revision: revision + 1, lastEditedBy: personId, lastEditedAt: new Date() },
-        { where: { id, revision }, transaction },
+    ): Promise<void> {
+      await rows.update(
+        { ...fields, revision: revision + 1, lastEditedBy: personId, lastEditedAt: new Date() },
+        { where: { id }, transaction },
       )
-      return changed === 1 ? revision + 1 : undefined
-    },
-    /** Gives the calculator another house style if its draft still has this revision; whether it had. */
-    async chooseStyle(
-      id: string,
-      revision: number,
-      houseStyle: string,
-      personId: string,
-      transaction: Transaction,
-    ): Promise<boolean> {
-      const [changed] = await rows.update(
-        { houseStyle, revision: revision + 1, lastEditedBy: personId, lastEditedAt: new Date() },
-        { where: { id, revision }, transaction },
-      )
-      return changed === 1
     },
     /** The calculator whose timed edition is due longest, kept from every other process until the transaction ends. */
     async claimDue(now: Date, transaction: Transaction): Promise<CalculatorData | undefined> {

@@ -95,9 +95,12 @@ describe('a calculator saved to a file', () => {
     expect(there.body.document).toEqual({ ...made.document, title: { 'en-CA': 'Fro' } })
     expect(there.body.sheetsKept).toBeUndefined()
     expect((await rasmus.ask<unknown[]>('GET', '/api/rate-sheets')).body).toHaveLength(1)
-    expect((await rasmus.ask('POST', `/api/calculators/${there.body.id}/send`, { revision: 1 })).status).toBe(
-      200,
-    )
+    // The sheet waits for an approver like any other, and the calculator with it.
+    const send = () => rasmus.ask('POST', `/api/calculators/${there.body.id}/send`, { revision: 1 })
+    expect((await send()).body.code).toBe('SHEET_NOT_APPROVED')
+    const odile = await new TestClient(elsewhere.address).signIn('odile')
+    await odile.ask('POST', '/api/rate-sheets/insurance-premiums/approve', { revision: 1 })
+    expect((await send()).status).toBe(200)
     await elsewhere.close()
   })
 

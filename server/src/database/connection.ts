@@ -1,12 +1,25 @@
+import { AsyncLocalStorage } from 'node:async_hooks'
 import { Sequelize } from 'sequelize'
 import type { Logger } from 'pino'
 
+/**
+ * What is asked within a transaction is asked of that transaction, whether or not it was handed on: a question that
+ * took a second connection would wait for one while holding one, and a few of those at once exhaust the pool.
+ */
+const transactionOf = new AsyncLocalStorage<Map<string, unknown>>()
+Sequelize.useCLS({
+  bind: () => undefined,
+  get: (key: string) => transactionOf.getStore()?.get(key),
+  set: (key: string, value: unknown) => void transactionOf.getStore()?.set(key, value),
+  run: (act: () => unknown) => transactionOf.run(new Map(), act),
+})
+
 /** The pool of connections that models use. Slow or failed statements go to the log, without their values. */
-export const connect = (databaseUrl: string, log: Logger): Sequelize =>
+export const connect = (databaseUrl: string, log: Logger, most = 10): Sequelize =>
   new Sequelize(databaseUrl, {
     dialect: 'postgres',
     logging: false,
-    pool: { max: 10, min: 0, idle: 10_000, acquire: 5_000 },
+    pool: { max: most, min: 0, idle: 10_000, acquire: 5_000 },
     dialectOptions: { application_name: 'vivid-meter', connectionTimeoutMillis: 4_000 },
     hooks: { afterDisconnect: () => log.debug('a database connection closed') },
   })

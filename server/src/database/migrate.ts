@@ -1,58 +1,41 @@
-import type { Sequelize } from 'sequelize'
-import { QueryTypes } from 'sequelize'
-import { SequelizeStorage, Umzug } from 'umzug'
+import { QueryTypes, type Sequelize } from 'sequelize'
 import type { Logger } from 'pino'
-import { firstTables } from './migrations/0001-first-tables'
-import { rateSheets } from './migrations/0002-rate-sheets'
-import { handOvers } from './migrations/0003-hand-overs'
-import { houseStyleOfCalculators } from './migrations/0004-house-style-of-calculators'
-import { record } from './migrations/0005-record'
-import { approval } from './migrations/0006-approval'
-import { timedEditions } from './migrations/0007-timed-editions'
-import { sheetApproval } from './migrations/0008-sheet-approval'
-import { houseStyles } from './migrations/0009-house-styles'
-import { people } from './migrations/0010-people'
-import { placements } from './migrations/0011-placements'
-import { audience } from './migrations/0012-audience'
-import { channelKeys } from './migrations/0013-channel-keys'
-
-/** Every change to the tables, in order. Never edited after release; a new change is a new entry. */
-const migrations = [
-  { name: '0001-first-tables', up: firstTables },
-  { name: '0002-rate-sheets', up: rateSheets },
-  { name: '0003-hand-overs', up: handOvers },
-  { name: '0004-house-style-of-calculators', up: houseStyleOfCalculators },
-  { name: '0005-record', up: record },
-  { name: '0006-approval', up: approval },
-  { name: '0007-timed-editions', up: timedEditions },
-  { name: '0008-sheet-approval', up: sheetApproval },
-  { name: '0009-house-styles', up: houseStyles },
-  { name: '0010-people', up: people },
-  { name: '0011-placements', up: placements },
-  { name: '0012-audience', up: audience },
-  { name: '0013-channel-keys', up: channelKeys },
-]
+import { migrations as all, type Migration } from './migrations'
 
 /** Any fixed number: it keeps two server processes from migrating at the same time. */
 const LOCK = 468_000_001
 
-export async function migrate(database: Sequelize, log: Logger): Promise<void> {
-  const umzug = new Umzug({
-    migrations: migrations.map(({ name, up }) => ({ name, up: () => up(database) })),
-    storage: new SequelizeStorage({ sequelize: database, tableName: 'migrations' }),
-    logger: {
-      info: (m) => log.info(m),
-      warn: (m) => log.warn(m),
-      error: (m) => log.error(m),
-      debug: (m) => log.debug(m),
-    },
-  })
-  await database.transaction(async (transaction) => {
-    await database.query('SELECT pg_advisory_xact_lock(:lock)', {
-      replacements: { lock: LOCK },
-      type: QueryTypes.SELECT,
-      transaction,
+/**
+ * Brings the tables up to this version. Each migration stands in one transaction with its mark, under the lock: it is done
+ * and marked, or, where it fails, neither, and the next start tries it again.
+ */
+export async function migrate(
+  database: Sequelize,
+  log: Logger,
+  migrations: readonly Migration[] = all,
+): Promise<void> {
+  await database.query('CREATE TABLE IF NOT EXISTS migrations (name varchar(255) PRIMARY KEY)').catch(ifThere)
+  for (const { name, sql } of migrations) {
+    const isNew = await database.transaction(async (transaction) => {
+      await database.query('SELECT pg_advisory_xact_lock(:lock)', {
+        replacements: { lock: LOCK },
+        type: QueryTypes.SELECT,
+        transaction,
+      })
+      const marked = await database.query(
+        'INSERT INTO migrations (name) VALUES (:name) ON CONFLICT DO NOTHING RETURNING name',
+        { replacements: { name }, type: QueryTypes.SELECT, transaction },
+      )
+      if (marked.length === 0) return false
+      await database.query(sql, { transaction })
+      return true
     })
-    await umzug.up()
-  })
+    if (isNew) log.info({ name }, 'migrated')
+  }
+}
+
+/** Of two that make the first table at once, PostgreSQL refuses one, which finds it made. */
+function ifThere(error: unknown): void {
+  const code = (error as { parent?: { code?: string } }).parent?.code
+  if (code !== '23505' && code !== '42P07') throw error
 }

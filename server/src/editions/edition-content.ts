@@ -21,5 +21,8 @@ export const contentOf = (program: Program, style: HouseStyle): EditionContent =
 export function freeze(content: EditionContent): FrozenContent {
   const text = canonicalize(content)
   if (text === undefined) throw new Error('an edition has content')
-  return { text, sha256: createHash('sha256').update(text).digest('hex') }
+  return { text, sha256: sha256Of(text) }
 }
+
+/** Hexadecimal. */
+export const sha256Of = (text: string): string => createHash('sha256').update(text).digest('hex')

@@ -1,3 +1,4 @@
+import canonicalize from 'canonicalize'
 import equal from 'fast-deep-equal'
 import type { Sequelize, Transaction } from 'sequelize'
 import {
@@ -28,11 +29,14 @@ import type { CalculatorsService } from '../calculators/calculators-service'
 import { dayOf, endOf, minuteOf, momentOf } from '../clock'
 import type { HouseStylesStore } from '../house-styles/house-styles-store'
 import { AppError } from '../http/app-error'
-import { contentOf, freeze } from './edition-content'
+import { answeringStale, refuseStale } from '../http/stale'
+import { contributorsOf, refuseContributor } from './four-eyes'
+import { contentOf, freeze, sha256Of, type FrozenContent } from './edition-content'
 import type { PeopleStore } from '../people/people-store'
 import { calculatorEntry, outsider } from '../record/entries'
 import type { RecordStore } from '../record/record-store'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
+import { usedSheets } from '../rate-sheets/used-sheets'
 import type { EditionsStore } from './editions-store'
 
 export interface EditionsDeps {
@@ -55,36 +59,69 @@ export type EditionsService = ReturnType<typeof createEditionsService>
 export function createEditionsService(deps: EditionsDeps) {
   const { database, calculators, service, editions, sheets, styles, people, record, announce, now } = deps
 
-  /** What an edition made of the draft now would hold; refused where it is not fit to go live. */
-  async function contentNow(calculator: CalculatorData, transaction: Transaction) {
-    const program = checkedProgram(calculator, momentOf(now()), await sheets.inForce(transaction))
+  /** The sheets in force that a draft looks values up in; refused while one of them was never approved. */
+  async function sheetsFor({ draft }: CalculatorData, transaction: Transaction): Promise<RateSheet[]> {
+    const used = usedSheets(draft)
+    const all = (await sheets.all(transaction)).filter(({ id }) => used.has(id))
+    const waiting = all.find(({ live }) => !live)
+    if (waiting) throw new AppError('SHEET_NOT_APPROVED', { details: { sheet: waiting.draft.name } })
+    return all.flatMap(({ live }) => live ?? [])
+  }
+
+  /** What an edition of the draft would hold; refused where it is not fit to go live. */
+  async function contentNow(
+    calculator: CalculatorData,
+    lookedUp: readonly RateSheet[],
+    transaction: Transaction,
+  ): Promise<FrozenContent> {
+    const program = checkedProgram(calculator, momentOf(now()), lookedUp)
     return freeze(contentOf(program, (await styles.resolved(transaction))(calculator.houseStyle)))
   }
 
-  /** Runs an action on a calculator that no one else can change meanwhile. */
+  /** What was sent, as it was sent; refused where the sheets it looks up are others by now, or it is not fit any more. */
+  async function contentSent(calculator: CalculatorData, transaction: Transaction): Promise<FrozenContent> {
+    const { sentContent, sentSheets } = calculator
+    const lookedUp = await sheetsFor(calculator, transaction)
+    const outdated = (what: string) => new AppError('SENT_OUTDATED', { details: { what } })
+    if (sentContent === null || sentSheets === null)
+      throw outdated('it was sent before what is sent was kept')
+    const changed = lookedUp.find((sheet) => sentSheets[sheet.id] !== hashOfSheet(sheet))
+    if (changed) throw outdated(`the rate sheet “${changed.name}” was approved anew since`)
+    checkedProgram(calculator, momentOf(now()), lookedUp)
+    return { text: sentContent, sha256: sha256Of(sentContent) }
+  }
+
+  /** Runs an action on a calculator that no one else can change meanwhile; a stale one is answered with the draft as it stands. */
   async function withLocked(id: string, act: (calculator: CalculatorData, t: Transaction) => Promise<void>) {
     await service.existing(id)
-    await database.transaction(async (transaction) => {
-      const calculator = await calculators.locked(id, transaction)
-      if (!calculator) throw new AppError('CALCULATOR_UNKNOWN', { details: { calculator: id } })
-      await act(calculator, transaction)
-    })
+    await answeringStale(
+      () =>
+        database.transaction(async (transaction) => {
+          const calculator = await calculators.locked(id, transaction)
+          if (!calculator) throw new AppError('CALCULATOR_UNKNOWN', { details: { calculator: id } })
+          await act(calculator, transaction)
+        }),
+      () => service.open(id),
+    )
     return service.open(id)
   }
 
-  async function refuseStale({ id, revision }: CalculatorData, asked: number): Promise<void> {
-    if (revision !== asked)
-      throw new AppError('REVISION_STALE', { body: { current: await service.open(id) } })
-  }
-
   async function refuseUnchanged(calculator: CalculatorData, transaction: Transaction): Promise<void> {
-    if (calculator.liveEdition === null) return
-    const live = await editions.one(calculator.id, calculator.liveEdition, transaction)
+    const [live] = await editions.liveMarks(calculator.id, transaction)
     if (live?.revision !== calculator.revision) return
     const style = (await styles.resolved(transaction))(calculator.houseStyle)
-    if (equal((JSON.parse(live.content) as EditionContent).style, style)) {
-      throw new AppError('DRAFT_UNCHANGED', { details: { number: String(live.number) } })
+    if (equal(live.style, style)) {
+      throw new AppError('DRAFT_UNCHANGED', { details: { number: String(calculator.liveEdition) } })
     }
+  }
+
+  /** Nothing waits for its time any more; whoever contributed to an edition that did contributed to what is not approved again. */
+  async function withdrawn(calculator: CalculatorData, transaction: Transaction) {
+    const { id, scheduledEdition } = calculator
+    const edition =
+      scheduledEdition === null ? undefined : await editions.one(id, scheduledEdition, transaction)
+    const contributors = [...new Set([...calculator.contributors, ...(edition?.contributors ?? [])])]
+    return { ...nothingScheduled, contributors }
   }
 
   return {
@@ -116,39 +153,50 @@ export function createEditionsService(deps: EditionsDeps) {
 
     send: (id: string, { revision, note }: SendDraft, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
-        await refuseStale(calculator, revision)
+        refuseStale(calculator, revision)
         await refuseUnchanged(calculator, transaction)
-        await contentNow(calculator, transaction)
+        const lookedUp = await sheetsFor(calculator, transaction)
+        const { text, sha256 } = await contentNow(calculator, lookedUp, transaction)
         await calculators.setProgress(
           id,
-          { sentRevision: revision, sentBy: person.id, sentNote: note, sentBack: null },
+          {
+            sentRevision: revision,
+            sentBy: person.id,
+            sentNote: note,
+            sentBack: null,
+            sentContent: text,
+            sentSheets: Object.fromEntries(lookedUp.map((sheet) => [sheet.id, hashOfSheet(sheet)])),
+          },
           transaction,
         )
-        await record.append(calculatorEntry('sent', calculator, person, { revision, note }), transaction)
+        const details = { revision, note, sha256 }
+        await record.append(calculatorEntry('sent', calculator, person, details), transaction)
       }),
 
     /** Gives a draft that was sent back to its author, saying what for. */
     sendBack: (id: string, { revision, remarks }: SendBack, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
-        await refuseStale(calculator, revision)
+        refuseStale(calculator, revision)
         if (calculator.sentRevision !== revision) throw new AppError('NOT_SENT_FOR_APPROVAL')
         const sentBack = { by: person.id, at: new Date().toISOString(), remarks }
-        await calculators.setProgress(id, { sentRevision: null, sentBy: null, sentBack }, transaction)
+        await calculators.setProgress(id, { ...nothingSent, sentBack }, transaction)
         const note = remarks.map(({ text }) => text).join(' · ')
         await record.append(calculatorEntry('sentBack', calculator, person, { revision, note }), transaction)
       }),
 
-    /** Makes the next edition of a draft that was sent: live now, or at a time to come. Not for whoever changed it last. */
+    /** Makes the next edition of a draft that was sent, as it was sent: live now, or at a time to come. Not for whoever contributed to it. */
     approve: (id: string, { revision, at }: Approve, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
-        await refuseStale(calculator, revision)
+        refuseStale(calculator, revision)
         if (calculator.sentRevision !== revision) throw new AppError('NOT_SENT_FOR_APPROVAL')
-        if (calculator.lastEditedBy === person.id) throw new AppError('APPROVER_IS_LAST_EDITOR')
+        refuseContributor(calculator, person)
         const due = at === undefined ? undefined : new Date(at)
         if (due && due <= now()) throw new AppError('TIME_PAST', { field: 'at', details: { time: at ?? '' } })
-        const { text, sha256 } = await contentNow(calculator, transaction)
-        const [newest] = await editions.ofCalculator(id, transaction)
+        const { text, sha256 } = await contentSent(calculator, transaction)
+        const [newest] = await editions.listed(id, transaction)
         const number = (newest?.number ?? 0) + 1
+        const contributors = contributorsOf(calculator)
+        const nameOf = await people.names(transaction)
         await editions.add(
           {
             calculatorId: id,
@@ -161,11 +209,12 @@ export function createEditionsService(deps: EditionsDeps) {
             approvedBy: person.id,
             publishedAt: now(),
             note: calculator.sentNote,
+            contributors,
           },
           transaction,
         )
-        const approved = { sentRevision: null, sentBy: null, sentNote: '' }
-        const details = { edition: number, sha256, revision }
+        const approved = { ...nothingSent, sentNote: '', contributors: [] }
+        const details = { edition: number, sha256, revision, by: contributors.map(nameOf).join(', ') }
         if (due) {
           const timed = { scheduledEdition: number, scheduledAt: due, scheduledBy: person.id }
           await calculators.setProgress(id, { ...approved, ...timed }, transaction)
@@ -184,7 +233,7 @@ export function createEditionsService(deps: EditionsDeps) {
     unschedule: (id: string, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
         if (calculator.scheduledEdition === null) throw new AppError('NOTHING_SCHEDULED')
-        await calculators.setProgress(id, nothingScheduled, transaction)
+        await calculators.setProgress(id, await withdrawn(calculator, transaction), transaction)
         const details = { edition: calculator.scheduledEdition }
         await record.append(calculatorEntry('unscheduled', calculator, person, details), transaction)
       }),
@@ -210,7 +259,7 @@ export function createEditionsService(deps: EditionsDeps) {
           throw new AppError('CALCULATOR_NOT_LIVE', { details: { calculator: calculator.slug } })
         }
         const progress = {
-          ...nothingScheduled,
+          ...(await withdrawn(calculator, transaction)),
           liveEdition: null,
           takenDownAt: now(),
           takenDownMessage: message,
@@ -224,19 +273,25 @@ export function createEditionsService(deps: EditionsDeps) {
     /** Brings an edition that was live before back; it was checked and approved then, and has not changed. */
     bringBack: (id: string, number: number, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
-        const edition = Number.isSafeInteger(number) && (await editions.one(id, number, transaction))
-        if (!edition) throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
-        await calculators.setProgress(id, live(number), transaction)
+        const edition = (await editions.listed(id, transaction)).find((one) => one.number === number)
         const details = { edition: number }
+        if (!edition) throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
+        if (!edition.wasLive)
+          throw new AppError('EDITION_NEVER_LIVE', { details: { number: String(number) } })
+        const progress = { ...live(number), ...(await withdrawn(calculator, transaction)) }
+        await calculators.setProgress(id, progress, transaction)
         await record.append(calculatorEntry('broughtBack', calculator, person, details), transaction)
         await announce(calculator.slug, transaction)
       }),
   }
 }
 
+const nothingSent = { sentRevision: null, sentBy: null, sentContent: null, sentSheets: null }
 const nothingScheduled = { scheduledEdition: null, scheduledAt: null, scheduledBy: null }
 /** An edition becomes what visitors see; whatever waited for its time does not wait any more. */
 const live = (number: number) => ({ ...nothingScheduled, liveEdition: number, takenDownAt: null })
+
+const hashOfSheet = (sheet: RateSheet): string => sha256Of(canonicalize(sheet) ?? '')
 
 /** The program of a draft that is fit to go live: it compiles, works out for its sample visitors, and its proofs agree. */
 function checkedProgram({ draft }: CalculatorData, today: Moment, sheets: readonly RateSheet[]): Program {

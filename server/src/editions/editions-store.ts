@@ -1,6 +1,8 @@
 import { DataTypes, type InferAttributes, Model, type Sequelize, type Transaction } from 'sequelize'
+import type { HouseStyle } from '@vivid/contract'
 import type { CalculatorDocument } from '@vivid/core'
 import { openStored } from '../calculators/calculators-store'
+import { asking } from '../database/asking'
 
 class EditionRow extends Model<InferAttributes<EditionRow>, EditionData> {
   declare calculatorId: string
@@ -13,6 +15,7 @@ class EditionRow extends Model<InferAttributes<EditionRow>, EditionData> {
   declare approvedBy: string
   declare publishedAt: Date
   declare note: string
+  declare contributors: readonly string[]
 }
 
 /** An edition as stored: frozen, numbered within its calculator. */
@@ -30,11 +33,26 @@ export interface EditionData {
   readonly publishedAt: Date
   /** What its author said when sending it. */
   readonly note: string
+  /** The ids of all who changed the draft since the edition before. */
+  readonly contributors: readonly string[]
+}
+
+/** An edition without what it holds; and whether visitors ever had it. */
+export interface EditionListed extends Omit<EditionData, 'content' | 'draft'> {
+  readonly wasLive: boolean
+}
+
+/** What the edition that is live was made of, to tell whether one made now would be another. */
+export interface LiveMark {
+  readonly calculatorId: string
+  readonly revision: number
+  readonly style: HouseStyle
 }
 
 export type EditionsStore = ReturnType<typeof createEditionsStore>
 
 export function createEditionsStore(database: Sequelize) {
+  const ask = asking(database)
   // A class of its own for each connection: `init` binds the class itself to it.
   const rows = class extends EditionRow {}.init(
     {
@@ -48,6 +66,7 @@ export function createEditionsStore(database: Sequelize) {
       approvedBy: DataTypes.UUID,
       publishedAt: DataTypes.DATE,
       note: DataTypes.TEXT,
+      contributors: DataTypes.ARRAY(DataTypes.UUID),
     },
     {
       sequelize: database,
@@ -64,9 +83,35 @@ export function createEditionsStore(database: Sequelize) {
 
   return {
     /** Newest first. */
-    async ofCalculator(calculatorId: string, transaction?: Transaction): Promise<EditionData[]> {
-      const found = await rows.findAll({ where: { calculatorId }, order: [['number', 'DESC']], transaction })
-      return found.map(plain)
+    listed: (calculatorId: string, transaction?: Transaction): Promise<EditionListed[]> =>
+      ask<EditionListed>(
+        `SELECT calculator_id AS "calculatorId", number, sha256, revision, edited_by AS "editedBy",
+                approved_by AS "approvedBy", published_at AS "publishedAt", note, contributors,
+                EXISTS (SELECT 1 FROM edition_lives l WHERE l.calculator_id = e.calculator_id AND l.number = e.number) AS "wasLive"
+           FROM editions e WHERE calculator_id = :calculatorId ORDER BY number DESC`,
+        { calculatorId },
+        transaction,
+      ),
+    /** Of one calculator, or of each that is live. */
+    liveMarks: (calculatorId?: string, transaction?: Transaction): Promise<LiveMark[]> =>
+      ask<LiveMark>(
+        `SELECT e.calculator_id AS "calculatorId", e.revision, CAST(e.content AS json) -> 'style' AS style
+           FROM calculators c JOIN editions e ON e.calculator_id = c.id AND e.number = c.live_edition
+          WHERE CAST(:calculatorId AS uuid) IS NULL OR c.id = :calculatorId`,
+        { calculatorId: calculatorId ?? null },
+        transaction,
+      ),
+    /** The document an edition was made from. */
+    async draftOf(calculatorId: string, number: number): Promise<CalculatorDocument | undefined> {
+      const row = await rows.findOne({ attributes: ['draft'], where: { calculatorId, number } })
+      return row ? openStored(row.draft) : undefined
+    },
+    /** The documents that what is live was made from. */
+    async liveDrafts(): Promise<{ readonly id: string; readonly document: CalculatorDocument }[]> {
+      const found = await ask<{ id: string; draft: unknown }>(
+        `SELECT c.id, e.draft FROM calculators c JOIN editions e ON e.calculator_id = c.id AND e.number = c.live_edition`,
+      )
+      return found.map(({ id, draft }) => ({ id, document: openStored(draft) }))
     },
     async one(
       calculatorId: string,

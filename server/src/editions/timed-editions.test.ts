@@ -64,8 +64,8 @@ test('a time that is past is refused; what waits can be kept from going live; ta
   time = NINE
   expect(await server.services.editions.goLiveIfDue()).toBe(false)
   expect(await isLive(slug)).toBe(false)
-  // It was approved and stays among the editions: it can be put live by hand.
-  expect((await ask(odile, 'POST', id, 'editions/1/live')).body.liveEdition).toBe(1)
+  // Its approval was withdrawn: it stays among the editions, and its old number does not bring it back.
+  expect((await ask(odile, 'POST', id, 'editions/1/live')).body.code).toBe('EDITION_NEVER_LIVE')
 })
 
 test('which edition visitors had is told for any day', async () => {

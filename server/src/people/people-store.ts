@@ -82,8 +82,8 @@ export function createPeopleStore(database: Sequelize) {
       return (await rows.findAll({ order: ['name'], transaction })).map(toData)
     },
     /** The names of all people, also of those who left. */
-    async names(): Promise<(id: string) => string> {
-      const found = await rows.findAll({ attributes: ['id', 'name'] })
+    async names(transaction?: Transaction): Promise<(id: string) => string> {
+      const found = await rows.findAll({ attributes: ['id', 'name'], transaction })
       const names = new Map(found.map(({ id, name }) => [id, name]))
       return (id) => names.get(id) ?? 'someone'
     },

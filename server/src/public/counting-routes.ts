@@ -60,7 +60,7 @@ export function countingRoutes({ live, counter, now }: CountingDeps): Router {
     if (offer?.state !== 'live') return false
     const { program } = offer.calculator.content
     const isPlaced = placement === '' || live.placements.byId(placement)?.slug === calculator
-    return edition <= offer.newest && program.languages.includes(language) && isPlaced
+    return offer.lived.has(edition) && program.languages.includes(language) && isPlaced
   }
 }
 

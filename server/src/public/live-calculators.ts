@@ -1,16 +1,22 @@
-import pg from 'pg'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { Logger } from 'pino'
 import type { EditionContent, LiveCalculator } from '@vivid/contract'
 import { openProgram, RateSheet } from '@vivid/core'
+import { announce, listenForNotices, type Notices } from '../database/notices'
 import type { KnownKey } from '../channels/key-limits'
 import { createKeysStore } from '../channels/keys-store'
 import { createPlacementsStore } from '../placements/placements-store'
 import { placementsInMemory, type PlacementsInMemory } from '../placements/placing'
+import { createRefresher, type Refresher } from './refresher'
 
 /** What visitors may know of a slug: a live calculator, or that it is not or no longer offered. */
 export type Offer =
-  | { readonly state: 'live'; readonly calculator: LiveCalculator; readonly newest: number }
+  | {
+      readonly state: 'live'
+      readonly calculator: LiveCalculator
+      /** The numbers of all editions visitors ever had. */
+      readonly lived: ReadonlySet<number>
+    }
   /** With what visitors read in its place; empty: the page's own words. */
   | { readonly state: 'takenDown'; readonly message: string }
   | { readonly state: 'notLive' }
@@ -23,37 +29,25 @@ interface OfferRow {
   content: string
   sha256: string
   published_at: Date
-  /** The highest number an edition of it has. */
-  newest: number
+  /** The numbers of the editions that were live. */
+  lived: readonly number[]
 }
 
-const CHANNEL = 'live_calculators'
 /** Before the address of a sheet, where a calculator's is a plain one. */
 const SHEET = 'sheet/'
 const PLACEMENTS = 'placements/'
 const KEYS = 'keys/'
-const RETRY_MS = 1_000
+/** All of it: at the start, and after notices went unheard. */
+const EVERYTHING = '*'
 
-/** Says on the database's channel that a calculator's live edition changed; delivered when the transaction commits. */
-export const announceChange =
-  (database: Sequelize) =>
-  async (slug: string, transaction: Transaction): Promise<void> => {
-    await database.query('SELECT pg_notify(:channel, :slug)', {
-      replacements: { channel: CHANNEL, slug },
-      type: QueryTypes.SELECT,
-      transaction,
-    })
-  }
-
-/** The same for a rate sheet. */
+/** Says that a calculator's live edition, a rate sheet, a placement or a key became another. */
+export const announceChange = announce
 export const announceSheet = (database: Sequelize) => (id: string, transaction: Transaction) =>
-  announceChange(database)(`${SHEET}${id}`, transaction)
-
-/** The same for what is placed where, and for the keys of other channels. */
+  announce(database)(`${SHEET}${id}`, transaction)
 export const announcePlacements = (database: Sequelize) => (transaction: Transaction) =>
-  announceChange(database)(PLACEMENTS, transaction)
+  announce(database)(PLACEMENTS, transaction)
 export const announceKeys = (database: Sequelize) => (transaction: Transaction) =>
-  announceChange(database)(KEYS, transaction)
+  announce(database)(KEYS, transaction)
 
 /**
  * What is on offer, kept in memory: filled from PostgreSQL at the start, and one calculator at a time whenever
@@ -65,15 +59,16 @@ export class LiveCalculators {
   #placements = placementsInMemory([])
   #keys = new Map<string, KnownKey>()
   #generation = 0
-  #listener: pg.Client | undefined
-  #retry: NodeJS.Timeout | undefined
-  #closed = false
+  #notices: Notices | undefined
+  readonly #refresher: Refresher
 
   constructor(
     private readonly database: Sequelize,
     private readonly databaseUrl: string,
     private readonly log: Logger,
-  ) {}
+  ) {
+    this.#refresher = createRefresher((what) => this.#read(what), log)
+  }
 
   get(slug: string): Offer | undefined {
     return this.#offers.get(slug)
@@ -100,7 +95,15 @@ export class LiveCalculators {
 
   /** Whether changes are heard of. */
   get isConnected(): boolean {
-    return this.#listener !== undefined
+    return this.#notices !== undefined && this.#notices.unheardSince === undefined
+  }
+
+  /** For how many seconds what is here may have been another in the database; 0: it is as it stands there. */
+  get secondsBehind(): number {
+    const since = [this.#notices?.unheardSince, this.#refresher.behindSince].flatMap((at) =>
+      at ? [Number(at)] : [],
+    )
+    return since.length === 0 ? 0 : (Date.now() - Math.min(...since)) / 1000
   }
 
   /** The sheets of these addresses as they stand; one that is not there is left out. */
@@ -108,11 +111,12 @@ export class LiveCalculators {
     return ids.flatMap((id) => this.#sheets.get(id) ?? [])
   }
 
-  /** An edition of a calculator that was live before, as it was frozen. */
+  /** An edition that visitors had before, as it was frozen; not one that waits for its time, or never came to it. */
   async edition(slug: string, number: number): Promise<LiveCalculator | undefined> {
     const [row] = await this.database.query<OfferRow>(
-      `SELECT c.slug, FALSE AS taken_down, '' AS taken_down_message, e.number, e.content, e.sha256, e.published_at, e.number AS newest
+      `SELECT c.slug, FALSE AS taken_down, '' AS taken_down_message, e.number, e.content, e.sha256, e.published_at, ARRAY[e.number] AS lived
          FROM calculators c JOIN editions e ON e.calculator_id = c.id
+         JOIN edition_lives l ON l.calculator_id = e.calculator_id AND l.number = e.number
         WHERE c.slug = :slug AND e.number = :number`,
       { replacements: { slug, number }, type: QueryTypes.SELECT },
     )
@@ -121,62 +125,36 @@ export class LiveCalculators {
   }
 
   async open(): Promise<void> {
-    const listener = new pg.Client({
-      connectionString: this.databaseUrl,
-      application_name: 'vivid-meter listener',
+    this.#notices = await listenForNotices(this.databaseUrl, this.log, {
+      onNotice: (what) => this.#refresher.refresh(what),
+      // Only once listening, so that no change falls between reading and listening.
+      onListening: () => this.#refresher.refresh(EVERYTHING),
     })
-    listener.on('error', (err) => this.#lost(listener, err))
-    listener.on('end', () => this.#lost(listener))
-    listener.on('notification', ({ payload }) => void this.#refresh(payload ?? ''))
-    await listener.connect()
-    this.#listener = listener
-    await listener.query(`LISTEN ${CHANNEL}`)
-    // Only once listening, so that no change falls between reading and listening.
-    await this.#fill()
+    await this.#refresher.settled()
   }
 
   async close(): Promise<void> {
-    this.#closed = true
-    clearTimeout(this.#retry)
-    await this.#listener?.end().catch(() => undefined)
+    await this.#notices?.close()
+    await this.#refresher.stop()
   }
 
-  #lost(listener: pg.Client, err?: Error): void {
-    if (this.#closed || this.#listener !== listener) return
-    this.#listener = undefined
-    this.log.warn({ err }, 'the database went away; visitors are served from memory')
-    this.#reopenSoon()
-  }
-
-  #reopenSoon(): void {
-    this.#retry = setTimeout(() => {
-      this.open().then(
-        () => this.log.info('the database is back'),
-        () => {
-          this.#listener = undefined
-          this.#reopenSoon()
-        },
-      )
-    }, RETRY_MS)
-  }
-
-  async #fill(): Promise<void> {
-    const offers = await this.#read()
-    this.#offers.clear()
-    for (const [slug, offer] of offers) this.#offers.set(slug, offer)
-    await Promise.all([this.#readSheets(), this.#readPlacements(), this.#readKeys()])
-  }
-
-  async #refresh(slug: string): Promise<void> {
-    try {
-      if (slug === PLACEMENTS) return await this.#readPlacements()
-      if (slug === KEYS) return await this.#readKeys()
-      if (slug.startsWith(SHEET)) return await this.#readSheets(slug.slice(SHEET.length))
-      for (const [changed, offer] of await this.#read(slug)) this.#offers.set(changed, offer)
-      this.#generation++
-    } catch (err) {
-      this.log.error({ err, slug }, 'a changed calculator could not be read; the one before stays on offer')
-    }
+  async #read(what: string): Promise<void> {
+    if (what === EVERYTHING) {
+      const offers = await this.#readOffers()
+      const gone = new Set(this.#offers.keys())
+      for (const [slug, offer] of offers) {
+        this.#offers.set(slug, offer)
+        gone.delete(slug)
+      }
+      for (const slug of gone) this.#offers.delete(slug)
+      await this.#readSheets()
+      await this.#readPlacements()
+      await this.#readKeys()
+    } else if (what === PLACEMENTS) await this.#readPlacements()
+    else if (what === KEYS) await this.#readKeys()
+    else if (what.startsWith(SHEET)) await this.#readSheets(what.slice(SHEET.length))
+    else for (const [changed, offer] of await this.#readOffers(what)) this.#offers.set(changed, offer)
+    this.#generation++
   }
 
   async #readSheets(id?: string): Promise<void> {
@@ -185,7 +163,6 @@ export class LiveCalculators {
       { replacements: { id: id ?? null }, type: QueryTypes.SELECT },
     )
     for (const { id: changed, sheet } of rows) this.#sheets.set(changed, RateSheet.parse(sheet))
-    this.#generation++
   }
 
   async #readPlacements(): Promise<void> {
@@ -199,11 +176,11 @@ export class LiveCalculators {
     )
   }
 
-  async #read(slug?: string): Promise<[string, Offer][]> {
+  async #readOffers(slug?: string): Promise<[string, Offer][]> {
     const rows = await this.database.query<OfferRow>(
       `SELECT c.slug, c.taken_down_at IS NOT NULL AS taken_down, c.taken_down_message,
               e.number, e.content, e.sha256, e.published_at,
-              (SELECT max(number) FROM editions WHERE calculator_id = c.id) AS newest
+              ARRAY(SELECT number FROM edition_lives WHERE calculator_id = c.id) AS lived
          FROM calculators c
          LEFT JOIN editions e ON e.calculator_id = c.id AND e.number = c.live_edition
         WHERE CAST(:slug AS text) IS NULL OR c.slug = :slug`,
@@ -227,7 +204,7 @@ function offerOf({
   content,
   sha256,
   published_at,
-  newest,
+  lived,
 }: OfferRow): Offer {
   if (number === null)
     return taken_down ? { state: 'takenDown', message: taken_down_message } : { state: 'notLive' }
@@ -238,5 +215,5 @@ function offerOf({
     publishedAt: published_at.toISOString(),
     content: readContent(content),
   }
-  return { state: 'live', calculator, newest }
+  return { state: 'live', calculator, lived: new Set(lived) }
 }

@@ -15,6 +15,7 @@ import {
   type SheetChange,
   type Value,
 } from '@vivid/core'
+import { usedSheets } from './used-sheets'
 
 /** A calculator as visitors have it now. */
 export interface LiveDocument {
@@ -33,7 +34,7 @@ export function impactOf(
   const after = [...inForce.filter(({ id }) => id !== changed.id), changed]
   const days = daysTouched(before, changed, now)
   const figureInForce = figuresInForce(before)
-  const touched = live.filter(({ document }) => usesSheet(document, changed.id))
+  const touched = live.filter(({ document }) => usedSheets(document).has(changed.id))
   return {
     changes: sheetChanges(before, changed).map((change) => ({
       ...change,
@@ -78,9 +79,6 @@ function figuresInForce(sheet: RateSheet | undefined) {
     return known.get(keysText(keys)) ?? null
   }
 }
-
-export const usesSheet = ({ steps }: CalculatorDocument, sheetId: string): boolean =>
-  steps.some((step) => step.kind === 'lookUp' && step.sheet === sheetId)
 
 /** "+$41.20", "−$8.00", or that nothing moves. */
 const signed = (difference: Minor, money: (minor: number) => string): string =>

@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal'
 import type { Sequelize, Transaction } from 'sequelize'
 import type {
   AtRevision,
@@ -9,15 +10,17 @@ import type {
   SheetListed,
   SheetState,
 } from '@vivid/contract'
-import { textIn, type RateSheet } from '@vivid/core'
+import type { RateSheet } from '@vivid/core'
 import type { CalculatorsStore } from '../calculators/calculators-store'
 import { minuteOf } from '../clock'
 import type { EditionsStore } from '../editions/editions-store'
+import { authorsOf, contributorsNamed, contributorsOf, refuseContributor } from '../editions/four-eyes'
 import { AppError } from '../http/app-error'
+import { answeringStale, refuseStale } from '../http/stale'
 import type { PeopleStore } from '../people/people-store'
 import { sheetEntry } from '../record/entries'
 import type { RecordStore } from '../record/record-store'
-import { impactOf, usesSheet, type LiveDocument } from './impact'
+import { impactOf } from './impact'
 import { refuseFaulty } from './refuse-faulty'
 import type { RateSheetsStore, SheetData } from './rate-sheets-store'
 
@@ -36,95 +39,97 @@ export interface RateSheetsDeps {
 export type RateSheetsService = ReturnType<typeof createRateSheetsService>
 
 /**
- * Keeping rate sheets: a draft is edited, sent, and approved by somebody who did not change it last; from then on each of
+ * Keeping rate sheets: a draft is edited, sent, and approved by somebody who had no hand in it; from then on each of
  * its versions is in force from its minute on, in every calculator that looks it up.
  */
 export function createRateSheetsService(deps: RateSheetsDeps) {
   const { database, sheets, record, calculators, editions, people, now, announce } = deps
 
-  async function listed(): Promise<SheetListed[]> {
-    const [all, drafts, nameOf] = await Promise.all([sheets.all(), calculators.all(), people.names()])
-    const usersOf = (id: string) =>
-      drafts
-        .filter(({ draft }) => usesSheet(draft, id))
-        .map(({ draft }) => textIn(draft.title, draft.languages[0] ?? '', draft.languages[0] ?? ''))
-    return Promise.all(
-      all.map(async (data): Promise<SheetListed> => {
-        const { id, draft, live, revision, lastEditedBy, lastEditedAt, sentBy, sentNote, sentBack } = data
-        const state = stateOf(data)
-        return {
-          sheet: draft,
-          live: live ?? null,
-          revision,
-          state,
-          lastEditedBy: nameOf(lastEditedBy),
-          lastEditedById: lastEditedBy,
-          lastEditedAt: lastEditedAt.toISOString(),
-          sentBy: state === 'sent' && sentBy ? nameOf(sentBy) : null,
-          sentNote: state === 'sent' ? sentNote : '',
-          sentBack: sentBack && { ...sentBack, by: nameOf(sentBack.by) },
-          editions: (await sheets.editionsOf(id)).map((edition) => ({
+  /** Each sheet as the desk lists it, or one. */
+  async function said(id?: string): Promise<SheetListed[]> {
+    const [found, past, users, nameOf] = await Promise.all([
+      id === undefined ? sheets.all() : sheets.byId(id),
+      sheets.editionsListed(id),
+      calculators.sheetUsers(),
+      people.names(),
+    ])
+    return found.map((data): SheetListed => {
+      const { draft, live, revision, lastEditedBy, lastEditedAt, sentBy, sentNote, sentBack } = data
+      const state = stateOf(data)
+      return {
+        sheet: draft,
+        live: live ?? null,
+        revision,
+        state,
+        lastEditedBy: nameOf(lastEditedBy),
+        lastEditedById: lastEditedBy,
+        lastEditedAt: lastEditedAt.toISOString(),
+        contributors: contributorsNamed(data, nameOf),
+        sentBy: state === 'sent' && sentBy ? nameOf(sentBy) : null,
+        sentNote: state === 'sent' ? sentNote : '',
+        sentBack: sentBack && { ...sentBack, by: nameOf(sentBack.by) },
+        editions: past
+          .filter(({ sheetId }) => sheetId === data.id)
+          .map((edition) => ({
             number: edition.number,
             approvedAt: edition.approvedAt.toISOString(),
             approvedBy: edition.approvedBy && nameOf(edition.approvedBy),
             editedBy: nameOf(edition.editedBy),
+            contributors: authorsOf(edition).map(nameOf),
             note: edition.note,
           })),
-          usedBy: usersOf(id),
-        }
-      }),
-    )
+        usedBy: users.filter(({ sheet }) => sheet === data.id).map(({ title }) => title),
+      }
+    })
   }
 
   async function one(id: string): Promise<SheetListed> {
-    const found = (await listed()).find(({ sheet }) => sheet.id === id)
+    const [found] = await said(id)
     if (!found) throw unknownSheet(id)
     return found
   }
 
-  /** Runs an action on a sheet at a revision that no one else can change meanwhile. */
+  /** Runs an action on a sheet at a revision that no one else can change meanwhile; a stale one is answered with the sheet as it stands. */
   async function atRevision(
     id: string,
     revision: number,
     act: (sheet: SheetData, transaction: Transaction) => Promise<void>,
   ): Promise<SheetListed> {
-    await database.transaction(async (transaction) => {
-      const sheet = await sheets.locked(id, transaction)
-      if (!sheet) throw unknownSheet(id)
-      if (sheet.revision !== revision)
-        throw new AppError('REVISION_STALE', { body: { current: await one(id) } })
-      await act(sheet, transaction)
-    })
+    await answeringStale(
+      () =>
+        database.transaction(async (transaction) => {
+          const sheet = await sheets.locked(id, transaction)
+          if (!sheet) throw unknownSheet(id)
+          refuseStale(sheet, revision)
+          await act(sheet, transaction)
+        }),
+      () => one(id),
+    )
     return one(id)
   }
 
-  async function liveDocuments(): Promise<LiveDocument[]> {
-    const live = (await calculators.all()).filter(({ liveEdition }) => liveEdition !== null)
-    const found = await Promise.all(
-      live.map(async ({ id, liveEdition }) => [id, await editions.one(id, liveEdition ?? 0)] as const),
-    )
-    return found.flatMap(([id, edition]) => (edition ? [{ id, document: edition.draft }] : []))
-  }
-
   return {
-    listed,
+    listed: () => said(),
 
     /** What a changed sheet would do to the calculators that are live. Keeps nothing. */
     async impact(sheet: RateSheet): Promise<SheetImpactSaid> {
       refuseFaulty(sheet)
-      return impactOf(sheet, await sheets.inForce(), await liveDocuments(), minuteOf(now()))
+      return impactOf(sheet, await sheets.inForce(), await editions.liveDrafts(), minuteOf(now()))
     },
 
     async save({ revision, sheet }: SaveSheet, person: Person): Promise<SheetListed> {
       refuseFaulty(sheet)
+      if (revision > 0)
+        return atRevision(sheet.id, revision, async (before, transaction) => {
+          // What changes nothing is no change: its revision stays, and nobody contributed.
+          if (equal(before.draft, sheet)) return
+          await sheets.save(sheet, revision, person.id, transaction)
+          await record.appendChange(sheetEntry('sheetChanged', sheet, person), transaction)
+        })
       await database.transaction(async (transaction) => {
-        const saved =
-          revision === 0
-            ? await sheets.add(sheet, person.id, transaction)
-            : await sheets.save(sheet, revision, person.id, transaction)
-        if (!saved) await refuseUnsaved(sheet.id, revision)
-        if (revision === 0) await record.append(sheetEntry('sheetAdded', sheet, person), transaction)
-        else await record.appendChange(sheetEntry('sheetChanged', sheet, person), transaction)
+        const isAdded = await sheets.add(sheet, person.id, transaction)
+        if (!isAdded) throw new AppError('SHEET_TAKEN', { details: { sheet: sheet.id } })
+        await record.append(sheetEntry('sheetAdded', sheet, person), transaction)
       })
       return one(sheet.id)
     },
@@ -146,13 +151,16 @@ export function createRateSheetsService(deps: RateSheetsDeps) {
         await record.append(sheetEntry('sheetSentBack', sheet.draft, person, { note: text }), transaction)
       }),
 
-    /** Puts a draft that was sent in force. Not for whoever changed it last. */
+    /** Puts a draft that was sent in force. Not for whoever contributed to it. */
     approve: (id: string, { revision }: AtRevision, person: Person) =>
       atRevision(id, revision, async (sheet, transaction) => {
         if (sheet.sentRevision !== revision) throw new AppError('NOT_SENT_FOR_APPROVAL')
-        if (sheet.lastEditedBy === person.id) throw new AppError('APPROVER_IS_LAST_EDITOR')
-        const edition = await sheets.putInForce(sheet, person.id, now(), transaction)
-        await record.append(sheetEntry('sheetApproved', sheet.draft, person, { edition }), transaction)
+        refuseContributor(sheet, person)
+        const contributors = contributorsOf(sheet)
+        const edition = await sheets.putInForce(sheet, contributors, person.id, now(), transaction)
+        const nameOf = await people.names(transaction)
+        const details = { edition, by: contributors.map(nameOf).join(', ') }
+        await record.append(sheetEntry('sheetApproved', sheet.draft, person, details), transaction)
         await announce(id, transaction)
       }),
 
@@ -162,11 +170,6 @@ export function createRateSheetsService(deps: RateSheetsDeps) {
       if (!found) throw unknownSheet(`${id}, edition ${number}`)
       return found.sheet
     },
-  }
-
-  async function refuseUnsaved(id: string, revision: number): Promise<never> {
-    if (revision === 0) throw new AppError('SHEET_TAKEN', { details: { sheet: id } })
-    throw new AppError('REVISION_STALE', { body: { current: await one(id) } })
   }
 }
 

@@ -13,6 +13,8 @@ interface SheetRowData {
   readonly sentBy: string | null
   readonly sentNote: string
   readonly sentBack: SheetSentBack | null
+  /** The ids of all who changed the draft since a state of it was approved; the database adds whoever saves. */
+  readonly contributors: readonly string[]
 }
 class SheetRow extends Model<InferAttributes<SheetRow>, Partial<SheetRowData>> {
   declare id: string
@@ -26,6 +28,7 @@ class SheetRow extends Model<InferAttributes<SheetRow>, Partial<SheetRowData>> {
   declare sentBy: string | null
   declare sentNote: string
   declare sentBack: SheetSentBack | null
+  declare contributors: readonly string[]
 }
 
 export interface SheetSentBack {
@@ -51,6 +54,8 @@ export interface SheetEditionData {
   readonly approvedBy: string | null
   readonly approvedAt: Date
   readonly note: string
+  /** The ids of all who changed it since the state before. */
+  readonly contributors: readonly string[]
 }
 interface SheetEditionRow extends Omit<SheetEditionData, 'sheet'> {
   readonly sheet: unknown
@@ -60,8 +65,9 @@ export type SheetProgress = Partial<Pick<SheetData, 'sentRevision' | 'sentBy' | 
 
 export type RateSheetsStore = ReturnType<typeof createRateSheetsStore>
 
-const EDITION = `sheet_id AS "sheetId", number, sheet, revision, edited_by AS "editedBy",
-  approved_by AS "approvedBy", approved_at AS "approvedAt", note`
+const EDITION_LISTED = `sheet_id AS "sheetId", number, revision, edited_by AS "editedBy",
+  approved_by AS "approvedBy", approved_at AS "approvedAt", note, contributors`
+const EDITION = `${EDITION_LISTED}, sheet`
 
 export function createRateSheetsStore(database: Sequelize) {
   // A class of its own for each connection: `init` binds the class itself to it.
@@ -78,6 +84,7 @@ export function createRateSheetsStore(database: Sequelize) {
       sentBy: DataTypes.UUID,
       sentNote: { type: DataTypes.TEXT, defaultValue: '' },
       sentBack: DataTypes.JSONB,
+      contributors: DataTypes.ARRAY(DataTypes.UUID),
     },
     {
       sequelize: database,
@@ -104,9 +111,17 @@ export function createRateSheetsStore(database: Sequelize) {
     async all(transaction?: Transaction): Promise<SheetData[]> {
       return (await rows.findAll({ order: ['id'], transaction })).map(plain)
     },
+    /** The sheet of an address, if there is one. */
+    async byId(id: string): Promise<SheetData[]> {
+      return (await rows.findAll({ where: { id } })).map(plain)
+    },
     /** What visitors' figures come from. */
     async inForce(transaction?: Transaction): Promise<RateSheet[]> {
       return (await this.all(transaction)).flatMap(({ live }) => live ?? [])
+    },
+    /** What drafts are tried with: what is in force, and the draft of a sheet of which nothing was approved yet. */
+    async tried(): Promise<RateSheet[]> {
+      return (await this.all()).map(({ live, draft }) => live ?? draft)
     },
     /** The sheets as they were approved by a moment. */
     async approvedBy(moment: Date): Promise<RateSheet[]> {
@@ -150,13 +165,16 @@ export function createRateSheetsStore(database: Sequelize) {
     /** Puts a sheet's draft in force as its next edition; the edition's number. */
     async putInForce(
       { id, draft, revision, lastEditedBy, sentNote }: SheetData,
-      approvedBy: string | null,
+      contributors: readonly string[],
+      approvedBy: string,
       at: Date,
       transaction: Transaction,
     ): Promise<number> {
       const [made] = await database.query<{ number: number }>(
-        `INSERT INTO sheet_editions (sheet_id, number, sheet, revision, edited_by, approved_by, approved_at, note)
-         SELECT :id, coalesce(max(number), 0) + 1, CAST(:sheet AS jsonb), :revision, :editedBy, :approvedBy, :at, :note
+        `INSERT INTO sheet_editions (sheet_id, number, sheet, revision, edited_by, approved_by, approved_at, note,
+           contributors)
+         SELECT :id, coalesce(max(number), 0) + 1, CAST(:sheet AS jsonb), :revision, :editedBy, :approvedBy, :at, :note,
+           ARRAY(SELECT CAST(jsonb_array_elements_text(CAST(:contributors AS jsonb)) AS uuid))
            FROM sheet_editions WHERE sheet_id = :id RETURNING number`,
         {
           replacements: {
@@ -167,6 +185,7 @@ export function createRateSheetsStore(database: Sequelize) {
             approvedBy,
             at,
             note: sentNote,
+            contributors: JSON.stringify(contributors),
           },
           type: QueryTypes.SELECT,
           transaction,
@@ -180,14 +199,19 @@ export function createRateSheetsStore(database: Sequelize) {
           sentBy: null,
           sentNote: '',
           sentBack: null,
+          contributors: [],
         },
         { where: { id }, transaction },
       )
       return made?.number ?? 0
     },
-    /** Newest first. */
-    editionsOf: (id: string): Promise<SheetEditionData[]> =>
-      editionsWhere('WHERE sheet_id = :id ORDER BY number DESC', { id }),
+    /** The approved states of one sheet or of all, without their rows; newest first. */
+    editionsListed: (id?: string): Promise<Omit<SheetEditionData, 'sheet'>[]> =>
+      database.query<Omit<SheetEditionData, 'sheet'>>(
+        `SELECT ${EDITION_LISTED} FROM sheet_editions
+          WHERE CAST(:id AS text) IS NULL OR sheet_id = :id ORDER BY number DESC`,
+        { replacements: { id: id ?? null }, type: QueryTypes.SELECT },
+      ),
     async edition(id: string, number: number): Promise<SheetEditionData | undefined> {
       return (await editionsWhere('WHERE sheet_id = :id AND number = :number', { id, number }))[0]
     },

@@ -47,7 +47,8 @@ test('what was refused is not on record, and saving again and again is there onc
   const { id, revision, document } = await ines.make('Skiff loan')
   expect((await ines.ask('POST', `/api/calculators/${id}/approve`, { revision })).status).toBe(403)
   for (let n = 0; n < 4; n++) {
-    await ines.ask('PUT', `/api/calculators/${id}/draft`, { revision: revision + n, document })
+    const renamed = { ...document, title: { 'en-CA': `Skiff loan ${n}` } }
+    await ines.ask('PUT', `/api/calculators/${id}/draft`, { revision: revision + n, document: renamed })
   }
   expect((await ines.ask('PUT', `/api/calculators/${id}/draft`, { revision, document })).status).toBe(409)
   expect((await about(id)).map(({ act }) => act)).toEqual(['calculatorMade', 'draftChanged'])
@@ -94,9 +95,12 @@ test('rate sheets are on record too', async () => {
   ).body
   if (!listed) throw new Error('no sheet')
   const { sheet, revision } = listed
-  expect((await ines.ask('PUT', '/api/rate-sheets', { sheet, revision })).status).toBe(200)
+  expect(
+    (await ines.ask('PUT', '/api/rate-sheets', { sheet: { ...sheet, name: 'By credit band' }, revision }))
+      .status,
+  ).toBe(200)
   const last = (await about(listed.sheet.id)).at(-1)
-  expect(last).toMatchObject({ act: 'sheetChanged', of: 'rateSheet', subject: listed.sheet.name })
+  expect(last).toMatchObject({ act: 'sheetChanged', of: 'rateSheet', subject: 'By credit band' })
 })
 
 describe('the chain', () => {

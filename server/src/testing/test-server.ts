@@ -39,6 +39,7 @@ export async function testServer({
   now = () => NOW,
   replicas = [],
   log = pino({ level: 'silent' }),
+  connections = 10,
 }: {
   databaseUrl?: string
   demo?: boolean
@@ -46,9 +47,11 @@ export async function testServer({
   now?: () => Date
   replicas?: readonly string[]
   log?: Logger
+  /** How many connections its pool has. */
+  connections?: number
 } = {}): Promise<TestServer> {
   const url = databaseUrl ?? (await copiedDatabase(inject('clusterUrl')))
-  const database = connect(url, log)
+  const database = connect(url, log, connections)
   await migrate(database, log)
   await loadDemoOnce(database, TODAY)
   const live = new LiveCalculators(database, url, log)

@@ -53,6 +53,7 @@ export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promi
     const record = createRecordStore(database)
     for (const entry of entries.sort((a, b) => Number(a.at) - Number(b.at)))
       await record.append(entry, transaction)
+    await database.query('SELECT note_lives_on_record()', { transaction })
 
     function whoIs(email: string) {
       const name = demoPeople.find((person) => person.email === email)?.name ?? email
@@ -97,6 +98,7 @@ async function loadSheets(
       live_revision: 1,
       last_edited_by: editor,
       last_edited_at: daysBefore(today, draft ? 1 : 211),
+      contributors: draft ? `{${editor}}` : '{}',
       ...(sentNote && { sent_revision: 2, sent_by: editor, sent_note: sentNote }),
     })
     await insert('sheet_editions', {
@@ -105,6 +107,7 @@ async function loadSheets(
       sheet: JSON.stringify(RateSheet.parse(sheet)),
       revision: 1,
       edited_by: editor,
+      contributors: `{${editor}}`,
       approved_by: whoIs(odile).id,
       approved_at: daysBefore(today, 210),
     })
@@ -158,6 +161,7 @@ async function loadCalculator(
     revision,
     last_edited_by: editor,
     last_edited_at: daysBefore(today, editedDaysAgo),
+    contributors: isPublished ? '{}' : `{${editor}}`,
     sent_revision: ends === 'sent' ? revision : null,
     sent_by: ends === 'sent' ? editor : null,
     taken_down_at: ends === 'takenDown' ? daysBefore(today, 40) : null,
@@ -179,6 +183,7 @@ async function loadCalculator(
       draft: JSON.stringify(CalculatorDocument.parse(document)),
       revision: index + 1,
       edited_by: editor,
+      contributors: `{${editor}}`,
       approved_by: people.get(approvedBy),
       published_at: daysBefore(today, daysAgo),
       note,

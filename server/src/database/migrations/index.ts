@@ -1,0 +1,38 @@
+import { firstTables } from './0001-first-tables'
+import { rateSheets } from './0002-rate-sheets'
+import { handOvers } from './0003-hand-overs'
+import { houseStyleOfCalculators } from './0004-house-style-of-calculators'
+import { record } from './0005-record'
+import { approval } from './0006-approval'
+import { timedEditions } from './0007-timed-editions'
+import { sheetApproval } from './0008-sheet-approval'
+import { houseStyles } from './0009-house-styles'
+import { people } from './0010-people'
+import { placements } from './0011-placements'
+import { audience } from './0012-audience'
+import { channelKeys } from './0013-channel-keys'
+import { fourEyes } from './0014-four-eyes'
+
+/** A change to the tables: SQL and nothing else, so that it does the same for ever, whatever becomes of our code and data. */
+export interface Migration {
+  readonly name: string
+  readonly sql: string
+}
+
+/** Every change to the tables, in order. Never edited after release; a new change is a new entry. */
+export const migrations: readonly Migration[] = [
+  { name: '0001-first-tables', sql: firstTables },
+  { name: '0002-rate-sheets', sql: rateSheets },
+  { name: '0003-hand-overs', sql: handOvers },
+  { name: '0004-house-style-of-calculators', sql: houseStyleOfCalculators },
+  { name: '0005-record', sql: record },
+  { name: '0006-approval', sql: approval },
+  { name: '0007-timed-editions', sql: timedEditions },
+  { name: '0008-sheet-approval', sql: sheetApproval },
+  { name: '0009-house-styles', sql: houseStyles },
+  { name: '0010-people', sql: people },
+  { name: '0011-placements', sql: placements },
+  { name: '0012-audience', sql: audience },
+  { name: '0013-channel-keys', sql: channelKeys },
+  { name: '0014-four-eyes', sql: fourEyes },
+]
