@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { AskedDay, Ordinal, OrdinalText } from './bounds'
 import { hostEvents } from './visitor'
 
 export const AudienceEvent = z.enum(hostEvents)
@@ -7,7 +8,7 @@ export type AudienceEvent = z.infer<typeof AudienceEvent>
 /** What a page counts: that something happened on it. No address, no name, no figure, nothing that tells two visitors apart. */
 export const Counted = z.strictObject({
   calculator: z.string().max(80),
-  edition: z.int().min(1),
+  edition: Ordinal,
   language: z.string().max(20),
   /** The placement it was shown by; empty where it was opened by its own address. */
   placement: z.string().max(40),
@@ -18,19 +19,19 @@ export type Counted = z.infer<typeof Counted>
 /** The answers of a visitor who changed some, each as the coarse band it lies in; sent once, when the page is left. */
 export const Answered = z.strictObject({
   calculator: z.string().max(80),
-  edition: z.int().min(1),
+  edition: Ordinal,
   bands: z.record(z.string().max(60), z.string().max(60)),
 })
 export type Answered = z.infer<typeof Answered>
 
 /** What is asked of the audience; ISO dates, both included. */
 export const AudienceQuery = z.strictObject({
-  from: z.iso.date(),
-  to: z.iso.date(),
+  from: AskedDay,
+  to: AskedDay,
   /** A calculator's slug; without one all. */
   calculator: z.string().max(80).optional(),
   placement: z.string().max(40).optional(),
-  edition: z.coerce.number().int().min(1).optional(),
+  edition: OrdinalText.optional(),
   language: z.string().max(20).optional(),
 })
 export type AudienceQuery = z.infer<typeof AudienceQuery>

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { CalculatorDocument, frequencyNames, RateSheet, type Frequency, type Program } from '@vivid/core'
+import { Revision } from './bounds'
 
 /** Where a calculator stands: derived from its draft, its live edition and what was sent for approval. */
 export const calculatorStates = ['draft', 'sent', 'live', 'liveWithChanges', 'takenDown'] as const
@@ -63,8 +64,10 @@ export const CalculatorCard = z.strictObject({
   lastEditedBy: personName,
   lastEditedAt: timestamp,
   sampleName: z.string(),
-  /** Null while it cannot be worked out. */
+  /** Null while it cannot be worked out, or was not yet. */
   meter: CardMeter.nullable(),
+  /** Whether it is being worked out anew: what stands here is how it was before. */
+  meterWaits: z.boolean(),
 })
 export type CalculatorCard = z.infer<typeof CalculatorCard>
 
@@ -120,29 +123,29 @@ export const CalculatorFile = z.strictObject({
 })
 export type CalculatorFile = z.infer<typeof CalculatorFile>
 
-export const SaveDraft = z.strictObject({ revision: z.int().min(0), document: CalculatorDocument })
+export const SaveDraft = z.strictObject({ revision: Revision, document: CalculatorDocument })
 export type SaveDraft = z.infer<typeof SaveDraft>
 
 /** Sends a draft for approval, with a word for the approver. */
 export const SendDraft = z.strictObject({
-  revision: z.int().min(0),
+  revision: Revision,
   note: z.string().trim().max(2000).default(''),
 })
 export type SendDraft = z.infer<typeof SendDraft>
 
 /** Puts a draft that was sent live: now, or at a time to come. */
-export const Approve = z.strictObject({ revision: z.int().min(0), at: timestamp.optional() })
+export const Approve = z.strictObject({ revision: Revision, at: timestamp.optional() })
 export type Approve = z.infer<typeof Approve>
 
 /** Gives a calculator another house style; its next edition wears it. */
-export const ChooseStyle = z.strictObject({ revision: z.int().min(0), houseStyle: z.string().max(60) })
+export const ChooseStyle = z.strictObject({ revision: Revision, houseStyle: z.string().max(60) })
 export type ChooseStyle = z.infer<typeof ChooseStyle>
 
 /** What visitors had of a calculator at the end of a day: an edition, or none. */
 export const LiveOn = z.strictObject({ number: z.int().nullable() })
 
 /** Sends a draft back to its author, saying what for. */
-export const SendBack = z.strictObject({ revision: z.int().min(0), remarks: SentBack.shape.remarks })
+export const SendBack = z.strictObject({ revision: Revision, remarks: SentBack.shape.remarks })
 export type SendBack = z.infer<typeof SendBack>
 
 /** Takes a calculator down; the message is what visitors read in its place. Empty: the page's own words. */
@@ -162,5 +165,5 @@ export const EditionSeen = z.object({
 export type EditionSeen = z.infer<typeof EditionSeen>
 
 /** Which revision of the draft an action is about; a stale one is refused. */
-export const AtRevision = z.strictObject({ revision: z.int().min(0) })
+export const AtRevision = z.strictObject({ revision: Revision })
 export type AtRevision = z.infer<typeof AtRevision>

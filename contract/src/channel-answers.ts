@@ -96,5 +96,6 @@ export const LiveAnswer = z
     }),
     today: z.iso.date(),
     sheets: z.array(RateSheet),
+    handsOver: z.boolean().meta({ description: 'Whether visitors can hand their figures over' }),
   })
   .meta({ id: 'LiveEdition' })

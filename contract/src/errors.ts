@@ -54,11 +54,16 @@ export const errorTable = {
     status: 409,
     text: 'This page was opened for {day}; load it again for today’s figures.',
   },
+  HAND_OVER_OFF: {
+    status: 409,
+    text: 'Nobody takes figures that are handed over here at the moment. Nothing was kept or sent.',
+  },
   NOTHING_BORROWED: {
     status: 422,
     text: 'With these answers “{calculator}” has no loan to keep a schedule of.',
   },
   TOO_MANY_REQUESTS: { status: 429, text: 'Too many at once. Try again in {seconds} seconds.' },
+  WORK_STOPPED: { status: 422, text: 'This was stopped, because {why}. Make it simpler, or try again.' },
   EDITION_UNKNOWN: { status: 404, text: 'This calculator has no edition {number}.' },
   REVISION_STALE: { status: 409, text: 'Someone else changed this while you were working on it.' },
   DRAFT_HAS_PROBLEMS: { status: 409, text: 'The draft cannot go live yet: {what}' },

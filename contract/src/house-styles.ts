@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { HouseStyle } from './visitor'
+import { Revision } from './bounds'
 
 /** The letters that ship with the product: name and CSS family. All but the system's have Latin; Rubik adds Hebrew. */
 export const fonts = {
@@ -137,7 +138,7 @@ export type StyleListed = z.infer<typeof StyleListed>
 
 /** Saves a style on top of a revision; 0: it is new. */
 export const SaveStyle = z.strictObject({
-  revision: z.int().min(0),
+  revision: Revision,
   id: StyleListed.shape.id,
   name: StyleListed.shape.name,
   choices: StyleChoices,

@@ -1,3 +1,4 @@
+export { AskedDay, OrdinalText } from './bounds'
 export {
   Answered,
   Audience,

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Evaluation, LedgerRow, Program, Readout, Value } from '@vivid/core'
+import { AskedDay, Ordinal } from './bounds'
 import type { FieldProblem } from './errors'
 import { isReachable, type LiveCalculator } from './visitor'
 import { figuresFor, doubtSentence, problemWithPlace, readoutText } from './wording'
@@ -19,14 +20,14 @@ export type EvaluateRequest = z.infer<typeof EvaluateRequest>
 export const ShownRequest = z.strictObject({
   answers: z.record(z.string(), z.unknown()),
   language: z.string().max(20),
-  edition: z.int().min(1).max(1_000_000),
+  edition: Ordinal,
   /** When the newest of the rates on the page took effect, "2026-11-25T09:00"; what began later was not on it. */
   ratesFrom: z
     .string()
     .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/)
     .optional(),
   /** ISO date */
-  on: z.iso.date(),
+  on: AskedDay,
 })
 export type ShownRequest = z.infer<typeof ShownRequest>
 

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { RateSheet } from '@vivid/core'
 import { Contributor } from './calculators'
+import { Revision } from './bounds'
 
 const timestamp = z.iso.datetime()
 
@@ -46,11 +47,11 @@ export const SheetListed = z.strictObject({
 export type SheetListed = z.infer<typeof SheetListed>
 
 /** Saves a sheet's draft on top of a revision; 0: it is new. */
-export const SaveSheet = z.strictObject({ revision: z.int().min(0), sheet: RateSheet })
+export const SaveSheet = z.strictObject({ revision: Revision, sheet: RateSheet })
 export type SaveSheet = z.infer<typeof SaveSheet>
 
 export const SendSheetBack = z.strictObject({
-  revision: z.int().min(0),
+  revision: Revision,
   text: z.string().trim().min(1).max(2000),
 })
 export type SendSheetBack = z.infer<typeof SendSheetBack>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { AskedDay, OrdinalText } from './bounds'
 
 /** What people do that somebody may ask about later. */
 export const recordActs = [
@@ -75,10 +76,10 @@ export const RecordQuery = z.strictObject({
   /** A calculator or rate sheet by its identifier. */
   id: z.string().max(100).optional(),
   /** ISO dates, both included, in UTC. */
-  from: z.iso.date().optional(),
-  to: z.iso.date().optional(),
+  from: AskedDay.optional(),
+  to: AskedDay.optional(),
   /** Entries before this one, for the next page. */
-  before: z.coerce.number().int().min(1).optional(),
+  before: OrdinalText.optional(),
 })
 export type RecordQuery = z.infer<typeof RecordQuery>
 

@@ -26,6 +26,8 @@ export interface ServedCalculator extends LiveCalculator {
   readonly today: string
   /** The rate sheets the program looks values up in, as they stand. */
   readonly sheets: readonly RateSheet[]
+  /** Whether somebody takes what visitors hand over; where nobody does, it is not offered. */
+  readonly handsOver: boolean
 }
 
 /** Files of a visitor's figures the server makes. */

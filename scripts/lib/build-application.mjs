@@ -25,7 +25,7 @@ const sources = [
 export const serverBundle = {
   entryPoints: {
     main: join(root, 'server/src/main.ts'),
-    'file-worker': join(root, 'server/src/public/files/worker.ts'),
+    worker: join(root, 'server/src/work/worker.ts'),
   },
   outdir: join(root, 'server/dist'),
   bundle: true,
@@ -39,6 +39,7 @@ export const serverBundle = {
       ['@vivid/core/evaluate', 'core/src/evaluate.ts'],
       ['@vivid/core/further', 'core/src/further.ts'],
       ['@vivid/core', 'core/src/index.ts'],
+      ['@vivid/contract/formats', 'contract/src/formats/index.ts'],
       ['@vivid/contract/wording', 'contract/src/wording/index.ts'],
       ['@vivid/contract/visitor', 'contract/src/visitor.ts'],
       ['@vivid/contract', 'contract/src/index.ts'],

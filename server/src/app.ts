@@ -1,6 +1,5 @@
 import compression from 'compression'
 import express, { type Express, type RequestHandler } from 'express'
-import helmet from 'helmet'
 import type { Sequelize } from 'sequelize'
 import type { Logger } from 'pino'
 import { calculatorJsonSchema, type SessionState } from '@vivid/contract'
@@ -17,18 +16,19 @@ import { createHandOvers } from './hand-overs/hand-overs-service'
 import type { HandOversStore } from './hand-overs/hand-overs-store'
 import { houseStyleRoutes } from './house-styles/routes'
 import { admitted, knownAddress } from './http/access'
-import { tellBrokenTo } from './broken-steps'
 import { AppError } from './http/app-error'
-import { jsonOnly, sameOriginOnly } from './http/same-origin'
+import { bodyByAddress, jsonBody } from './http/body'
+import type { Limits } from './http/limits'
+import { sameOriginOnly } from './http/same-origin'
+import { securityHeaders } from './http/security-headers'
 import { requestId, sendError } from './http/send-error'
-import { storableTextOnly } from './http/storable-text'
 import { createMetrics } from './metrics'
 import { peopleRoutes } from './people/routes'
 import { createSessions } from './people/session'
 import { createSignIn } from './people/sign-in'
 import { placementRoutes } from './placements/routes'
 import type { LiveCalculators } from './public/live-calculators'
-import type { FileMaker } from './public/files/file-maker'
+import type { Work } from './work/pool'
 import { liveReads } from './public/live-reads'
 import { publicRoutes } from './public/routes'
 import { visitorPages } from './public/visitor-page'
@@ -40,8 +40,13 @@ export interface AppDeps {
   readonly database: Sequelize
   readonly services: Services
   readonly live: LiveCalculators
+  /** The outbox, and whether somebody takes what is put there. */
   readonly handOvers: HandOversStore
-  readonly fileMaker: FileMaker
+  readonly handsOver: boolean
+  readonly limits: Limits
+  /** What visitors and the desk reach us by, if it is known: `https://calculators.example`. */
+  readonly publicUrl: string | undefined
+  readonly work: Work
   readonly counter: AudienceCounter
   /** Has what was just handed over delivered right away. */
   readonly hurry: () => void
@@ -65,15 +70,15 @@ const nothingHere: RequestHandler = () => {
 
 /** Everything the server answers, without a port: tests make one of their own. */
 export async function buildApp(deps: AppDeps): Promise<Express> {
-  const { database, live, log, now } = deps
+  const { database, live, log, now, handsOver, limits } = deps
   await fetchAllLanguages()
   const metrics = createMetrics(live, () => deps.handOvers.waiting())
 
   const app = express()
   app.set('trust proxy', deps.trustedProxies)
-  // Each kind of page has a content security policy of its own.
-  app.use(requestId, metrics.timing, liveReads(live, now))
-  app.use(helmet({ contentSecurityPolicy: false }), compression(), knownAddress)
+  app.disable('x-powered-by')
+  app.use(requestId, metrics.timing, securityHeaders(deps.publicUrl), liveReads(live, now, handsOver))
+  app.use(compression(), knownAddress)
 
   app.get('/healthz', (_req, res) => void res.json({ ok: true }))
   app.get('/readyz', async (_req, res) => {
@@ -82,23 +87,22 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
     res.status(secondsBehind > MOST_SECONDS_BEHIND ? 503 : 200)
     res.json({ ok: secondsBehind <= MOST_SECONDS_BEHIND, secondsBehind })
   })
-  app.get('/metrics', metrics.page(deps.metricsToken))
+  app.get('/metrics', metrics.page(deps.metricsToken, deps.trustedProxies > 0))
   app.use(
     '/api/public',
-    jsonOnly,
-    express.json({ limit: '100kb' }),
+    jsonBody('64kb'),
     publicRoutes({
       live,
       now,
-      handOvers: createHandOvers(deps.handOvers, deps.hurry),
-      fileMaker: deps.fileMaker,
+      handOvers: handsOver ? createHandOvers(deps.handOvers, deps.hurry) : undefined,
+      limits,
+      work: deps.work,
       counter: deps.counter,
       keyUsed: deps.counter.keyUsed,
-      tellBroken: tellBrokenTo(log),
     }),
     nothingHere,
   )
-  app.use(visitorPages({ live, now, visitorFolder: deps.visitorFolder }))
+  app.use(visitorPages({ live, now, visitorFolder: deps.visitorFolder, handsOver }))
   app.use('/api', await deskRoutes(deps), nothingHere)
   app.use(deskPages(deps.deskFolder))
   app.use(nothingHere, sendError(log))
@@ -113,24 +117,36 @@ async function deskRoutes({
   demoPeople,
   lender,
   log,
+  limits,
+  publicUrl,
 }: AppDeps): Promise<RequestHandler> {
   const { people, sessions, calculators } = services.stores
   const openApi = openApiDocument()
   const desk = express.Router()
   desk.use(
     sameOriginOnly,
-    jsonOnly,
-    express.json({ limit: '1mb' }),
-    storableTextOnly,
-    await createSessions(database),
+    await createSessions(database, publicUrl),
     admitted(people),
+    // Only now: who may not ask has nothing read.
+    bodyByAddress,
   )
   desk.use((_req, res, next) => {
     res.set('cache-control', 'no-store')
     next()
   })
   const signIn = await createSignIn(people, database)
-  desk.use(peopleRoutes({ people, service: services.people, sessions, signIn, demoPeople, lender }))
+  desk.use(
+    peopleRoutes({
+      people,
+      service: services.people,
+      sessions,
+      signIn,
+      demoPeople,
+      lender,
+      limits,
+      publicUrl,
+    }),
+  )
   desk.use('/calculators', calculatorRoutes(services.calculators), editionRoutes(services.editions))
   desk.use('/rate-sheets', rateSheetRoutes(services.rateSheets))
   desk.use('/house-styles', houseStyleRoutes(services.styles))

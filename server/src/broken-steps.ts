@@ -1,8 +1,9 @@
 import type { Logger } from 'pino'
 import type { Evaluation } from '@vivid/core'
 
+export type Problems = Evaluation['problems']
 /** Where a step was worked out: for the log. */
-export type TellBroken = (where: string, evaluation: Pick<Evaluation, 'problems'>) => void
+export type TellBroken = (where: string, evaluation: { readonly problems: Problems }) => void
 
 /** Writes every broken promise of an evaluation to the log: it stopped one line for a visitor, and is ours to mend. */
 export const tellBrokenTo =

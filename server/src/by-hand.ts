@@ -4,7 +4,7 @@ import { InvitePerson, type RecordVerified } from '@vivid/contract'
 import { bringBack } from './archive/bring-back'
 import { takeOut } from './archive/take-out'
 import { connect } from './database/connection'
-import { tellBrokenTo } from './broken-steps'
+import type { Work } from './work/pool'
 import { createReader } from './database/reader'
 import { migrate } from './database/migrate'
 import { outsider } from './record/entries'
@@ -28,14 +28,16 @@ export const bringArchiveBack = (env: NodeJS.ProcessEnv, archive: Uint8Array): P
 /** Invites somebody, or somebody again who is here already; the secret of their link. */
 export const inviteByHand = (env: NodeJS.ProcessEnv, asked: unknown): Promise<string> =>
   onDatabase(env, async (database) => {
+    const settings = readSettings(env, '.')
     const now = () => new Date()
     const reader = createReader(database, [], silent)
     const { people, stores } = createServices({
       database,
       reader,
-      tellBroken: tellBrokenTo(silent),
+      work: nothingToWorkOut,
       now,
-      lender: readSettings(env, '.').lender,
+      lender: settings.lender,
+      demo: settings.demo,
     })
     const person = InvitePerson.parse(asked)
     const operator = outsider('whoever runs the server')
@@ -48,6 +50,11 @@ export const inviteByHand = (env: NodeJS.ProcessEnv, asked: unknown): Promise<st
     return invited.secret
   })
 
+/** Nothing done by hand works figures out. */
+const nothingToWorkOut: Work = {
+  do: () => Promise.reject(new Error('nothing is worked out from a command line')),
+  close: async () => undefined,
+}
 const silent = pino({ level: 'silent' })
 
 async function onDatabase<Result>(

@@ -1,5 +1,5 @@
 import { resolve } from 'node:path'
-import express, { Router } from 'express'
+import express, { Router, type RequestHandler } from 'express'
 
 const contentSecurity = [
   "default-src 'self'",
@@ -21,10 +21,13 @@ export function deskPages(deskFolder: string): Router {
   const router = Router()
   router.get('/', (_req, res) => res.redirect('/desk'))
   router.use('/desk/assets', express.static(resolve(deskFolder, 'assets'), { immutable: true, maxAge: '1y' }))
-  router.use('/desk', express.static(deskFolder, { index: false, redirect: false }))
-  router.get('/desk{/*path}', (_req, res) => {
+  const page: RequestHandler = (_req, res) => {
     res.set({ 'cache-control': 'no-cache', 'content-security-policy': contentSecurity })
     res.sendFile('index.html', { root: deskFolder })
-  })
+  }
+  // Under whatever name it is asked for, the page comes with its policy.
+  router.get('/desk/index.html', page)
+  router.use('/desk', express.static(deskFolder, { index: false, redirect: false }))
+  router.get('/desk{/*path}', page)
   return router
 }

@@ -9,7 +9,7 @@ export const createLog = (destination: DestinationStream, level = 'info'): Logge
 
 /** A log in a file, or on standard output. */
 export function logTo(file: string | undefined): Logger {
-  const destination = pino.destination(file ? { dest: file, sync: false } : 1)
+  const destination = pino.destination(file ? { dest: file, sync: false, mode: 0o600 } : 1)
   // A log that cannot be written (a full disk) must not take the visitors' pages with it.
   destination.on('error', () => undefined)
   return createLog(destination)

@@ -1,7 +1,6 @@
 import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import type { Express } from 'express'
-import type { Sequelize } from 'sequelize'
 import { InvitePerson } from '@vivid/contract'
 import { buildApp } from './app'
 import { startCounting, type AudienceCounter } from './audience/counter'
@@ -10,22 +9,24 @@ import { tellBrokenTo } from './broken-steps'
 import { dayOf } from './clock'
 import { connect } from './database/connection'
 import { createReader } from './database/reader'
-import { demoPeople } from './database/demo/demo-people'
-import { loadDemoOnce } from './database/demo/load-demo'
+import { demoPeople } from './demo/demo-people'
+import { loadDemoOnce } from './demo/load-demo'
 import { migrate } from './database/migrate'
 import { forgetExpiredSessions } from './people/session'
 import { startDelivering } from './hand-overs/deliver'
 import { createHandOversStore } from './hand-overs/hand-overs-store'
-import { createFileMaker } from './public/files/file-maker'
-import { announcePlacements, LiveCalculators } from './public/live-calculators'
+import { createThreadedWork } from './work/pool'
+import { LiveCalculators } from './public/live-calculators'
 import { logTo } from './log'
 import { outsider } from './record/entries'
+import { createLimits } from './http/limits'
+import { sharedSecret } from './database/secrets'
+import { startDemo, type RunningDemo } from './demo/start-demo'
 import { readSettings } from './settings'
-import { lenderSite } from './stand-ins/lender-site'
 import { createServices, type Services } from './services'
 
 export { startUpLine } from './start-up-error'
-export { demoPeople } from './database/demo/demo-people'
+export { demoPeople } from './demo/demo-people'
 export { bringArchiveBack, inviteByHand, takeArchiveOut, verifyRecord } from './by-hand'
 
 export interface RunningServer {
@@ -49,21 +50,23 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     log,
   )
   const now = () => new Date()
+  const work = createThreadedWork(settings.worker, tellBrokenTo(log))
   const services = createServices({
     database,
     reader,
-    tellBroken: tellBrokenTo(log),
+    work,
     now,
     lender: settings.lender,
+    demo: settings.demo,
   })
   const servers: Server[] = []
   const working: Background[] = []
-  let lenderAddress: string | undefined
-  const fileMaker = createFileMaker(settings.fileWorker)
+  let demo: RunningDemo | undefined
+  let deskAddress = ''
   const close = async () => {
     await Promise.all(servers.map(stopListening))
     for (const background of working) await background.stop()
-    await fileMaker.close()
+    await work.close()
     await live.close()
     await reader.close()
     await database.close()
@@ -81,7 +84,8 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     const delivering = startDelivering(
       handOvers,
       {
-        url: () => settings.handOverUrl ?? (lenderAddress && `${lenderAddress}/hand-overs`),
+        url: () => settings.handOverUrl ?? demo?.handOverUrl,
+        keepDays: settings.handOverDays,
         secret: settings.handOverSecret,
       },
       log,
@@ -100,8 +104,11 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       services,
       live,
       handOvers,
+      handsOver: settings.handOverUrl !== undefined || settings.lenderPort !== undefined,
+      limits: createLimits(database, await sharedSecret(database, 'limits-secret')),
+      publicUrl: settings.publicUrl,
       counter,
-      fileMaker,
+      work,
       hurry: delivering.hurry,
       log,
       now,
@@ -112,19 +119,20 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       trustedProxies: settings.trustedProxies,
       metricsToken: settings.metricsToken,
     })
-    const deskAddress = await listen(app, settings.port, settings.host)
-    lenderAddress =
-      settings.lenderPort === undefined
-        ? undefined
-        : await listen(
-            lenderSite(() => deskAddress),
-            settings.lenderPort,
-            settings.host,
-          )
-    if (settings.demo && lenderAddress) await showOnStandIn(services, database, lenderAddress)
+    // Whoever opens the list first finds its figures worked out.
+    void services.calculators.list().catch((err: unknown) => log.warn({ err }, 'the list waits'))
+    deskAddress = await listen(app, settings.port, settings.host)
+    const { lenderPort } = settings
+    if (lenderPort !== undefined)
+      demo = await startDemo({
+        database,
+        placements: services.stores.placements,
+        deskAddress: () => deskAddress,
+        listen: (site) => listen(site, lenderPort, settings.host),
+      })
     return {
       deskAddress,
-      lenderAddress,
+      lenderAddress: demo?.lenderAddress,
       demo: settings.demo,
       firstInvitation: firstInvitation && `${deskAddress}/desk/welcome#${firstInvitation}`,
       close,
@@ -137,6 +145,9 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
           const { port: bound } = server.address() as AddressInfo
           done(`http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${bound}`)
         })
+        // Half a request holds a connection no longer than this.
+        server.headersTimeout = 10_000
+        server.requestTimeout = 30_000
         servers.push(server)
       })
     }
@@ -158,12 +169,6 @@ async function inviteFirstKeeper(services: Services, email: string | undefined):
     inviter,
   )
   return invited.secret
-}
-
-/** The made-up lender's site is at another port each time; only there may its calculators be framed. */
-async function showOnStandIn(services: Services, database: Sequelize, origin: string): Promise<void> {
-  if (!(await services.stores.placements.moveStandIn(origin))) return
-  await database.transaction((transaction) => announcePlacements(database)(transaction))
 }
 
 const stopListening = (server: Server) =>

@@ -1,3 +1,4 @@
+import { createHash, timingSafeEqual } from 'node:crypto'
 import type { RequestHandler } from 'express'
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client'
 import type { LiveCalculators } from './public/live-calculators'
@@ -5,8 +6,16 @@ import type { LiveCalculators } from './public/live-calculators'
 export interface Metrics {
   /** Times each request by its address in the table of access, never by what is in it. */
   readonly timing: RequestHandler
-  /** `/metrics` in the Prometheus text format, for whoever knows the token, or for this machine where there is none. */
-  readonly page: (token: string | undefined) => RequestHandler
+  /** `/metrics` in the Prometheus text format, for whoever knows the token, or, where there is none and no proxy, for this machine. */
+  readonly page: (token: string | undefined, isBehindProxy: boolean) => RequestHandler
+}
+
+const FORWARDED = ['forwarded', 'x-forwarded-for', 'x-forwarded-host', 'x-real-ip', 'via'] as const
+
+/** Compares in a time that says nothing about where two texts differ. */
+const isSame = (given: string | undefined, expected: string): boolean => {
+  const [a, b] = [given ?? '', expected].map((text) => createHash('sha256').update(text).digest())
+  return a !== undefined && b !== undefined && timingSafeEqual(a, b)
 }
 
 /** What a keeper of servers watches: requests and how long they take, the process, and what is served from memory. */
@@ -61,9 +70,11 @@ export function createMetrics(live: LiveCalculators, waiting: () => Promise<numb
       )
       next()
     },
-    page: (token) => async (req, res) => {
-      const isLocal = /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '')
-      const isAllowed = token === undefined ? isLocal : req.headers.authorization === `Bearer ${token}`
+    page: (token, isBehindProxy) => async (req, res) => {
+      // What a proxy passes on comes from this machine too, whoever asked.
+      const isForwarded = isBehindProxy || FORWARDED.some((name) => req.headers[name] !== undefined)
+      const isLocal = !isForwarded && /^(::1|(::ffff:)?127\.)/.test(req.socket.remoteAddress ?? '')
+      const isAllowed = token === undefined ? isLocal : isSame(req.headers.authorization, `Bearer ${token}`)
       if (!isAllowed) return void res.status(403).type('text').send('Not for you.\n')
       res.type(registry.contentType).send(await registry.metrics())
     },

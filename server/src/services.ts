@@ -2,9 +2,9 @@ import type { Sequelize } from 'sequelize'
 import { createAudienceService } from './audience/audience-service'
 import { createAudienceStore } from './audience/audience-store'
 import type { Tally } from './audience/counter'
-import type { TellBroken } from './broken-steps'
 import { createCalculatorsService } from './calculators/calculators-service'
 import { createCalculatorsStore } from './calculators/calculators-store'
+import { createCardMeters } from './calculators/card-meters'
 import { createKeysService } from './channels/keys-service'
 import { createKeysStore } from './channels/keys-store'
 import type { Reader } from './database/reader'
@@ -21,21 +21,24 @@ import { announceChange, announceKeys, announcePlacements, announceSheet } from 
 import { createRateSheetsService } from './rate-sheets/rate-sheets-service'
 import { createRateSheetsStore } from './rate-sheets/rate-sheets-store'
 import { createRecordStore } from './record/record-store'
+import type { Work } from './work/pool'
 
 export interface ServicesDeps {
   readonly database: Sequelize
   /** Where long reads may go: a replica, if there is one. */
   readonly reader: Reader
-  readonly tellBroken: TellBroken
+  readonly work: Work
   readonly now: () => Date
   readonly lender: string
+  /** Whether the people of the demo may come in. */
+  readonly demo: boolean
 }
 
 export type Services = ReturnType<typeof createServices>
 
 /** Everything the server keeps, and the rules for it, on one database. */
-export function createServices({ database, reader, tellBroken, now, lender }: ServicesDeps) {
-  const people = createPeopleStore(database)
+export function createServices({ database, reader, work, now, lender, demo }: ServicesDeps) {
+  const people = createPeopleStore(database, demo)
   const sessions = createSessionsStore(database)
   const calculators = createCalculatorsStore(database)
   const editions = createEditionsStore(database)
@@ -54,8 +57,7 @@ export function createServices({ database, reader, tellBroken, now, lender }: Se
     styles,
     record,
     people,
-    tellBroken,
-    now,
+    cardMeters: createCardMeters({ database, calculators, sheets, work, now }),
     lender,
   })
   return {
@@ -72,6 +74,7 @@ export function createServices({ database, reader, tellBroken, now, lender }: Se
       record,
       announce: announceChange(database),
       now,
+      work,
     }),
     rateSheets: createRateSheetsService({
       database,
@@ -81,6 +84,7 @@ export function createServices({ database, reader, tellBroken, now, lender }: Se
       editions,
       people,
       now,
+      work,
       announce: announceSheet(database),
     }),
     styles: createHouseStylesService({ database, styles, calculators, people, record }),
@@ -92,6 +96,7 @@ export function createServices({ database, reader, tellBroken, now, lender }: Se
       sheets,
       record,
       now,
+      work,
       announce: announcePlacements(database),
     }),
     people: createPeopleService({ database, people, sessions, record, now }),

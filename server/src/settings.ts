@@ -18,15 +18,19 @@ export interface Settings {
   /** The lender whose desk this is. */
   readonly lender: string
   readonly logFile: string | undefined
-  /** Where hand-overs are sent; undefined: to the stand-in, where there is one. */
+  /** Where hand-overs are sent; undefined: in the demo to its stand-in, else nowhere, and none is taken. */
   readonly handOverUrl: string | undefined
   readonly handOverSecret: string | undefined
+  /** For how many days it is known that one was delivered; nothing personal is kept of it. */
+  readonly handOverDays: number
+  /** What browsers reach us by, without a path: `https://calculators.example`. */
+  readonly publicUrl: string | undefined
   /** How many proxies in front may be believed about the visitor's address. */
   readonly trustedProxies: number
   /** Folders of the built desk and visitor page. */
   readonly deskFolder: string
-  /** The built worker that makes files. */
-  readonly fileWorker: string
+  /** The built worker that does what takes long. */
+  readonly worker: string
   readonly visitorFolder: string
 }
 
@@ -34,10 +38,16 @@ export class SettingError extends Error {}
 
 export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
   const port = readPort(env.PORT, 'PORT', 4680)
+  const host = env.HOST || '127.0.0.1'
+  const demo = readSwitch(env.VIVID_DEMO, 'VIVID_DEMO', true)
+  if (demo && !isLoopback(host))
+    throw new SettingError(
+      `The demo, with passwords anybody can read, is for this machine only and not for the address ${host}; set VIVID_DEMO=off.`,
+    )
   return {
     port,
-    lenderPort: env.LENDER_PORT === 'none' ? undefined : readPort(env.LENDER_PORT, 'LENDER_PORT', port + 1),
-    host: env.HOST ?? '127.0.0.1',
+    lenderPort: readLenderPort(env.LENDER_PORT, demo, port + 1),
+    host,
     databaseUrl: readDatabaseUrl(env.DATABASE_URL, 'DATABASE_URL'),
     replicaUrls: (env.DATABASE_REPLICA_URLS ?? '')
       .split(/[\s,]+/)
@@ -45,14 +55,16 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
       .map((url) => readDatabaseUrl(url, 'DATABASE_REPLICA_URLS')),
     firstKeeper: env.FIRST_KEEPER || undefined,
     metricsToken: env.METRICS_TOKEN || undefined,
-    demo: env.VIVID_DEMO !== 'off',
+    demo,
     lender: env.VIVID_LENDER || 'Larkmoor Mutual',
     logFile: env.VIVID_LOG,
     handOverUrl: readReceiver(env.HAND_OVER_URL),
     handOverSecret: env.HAND_OVER_SECRET || undefined,
-    trustedProxies: Number(env.TRUSTED_PROXIES ?? 0),
+    handOverDays: readWhole(env.HAND_OVER_DAYS, 'HAND_OVER_DAYS', 30),
+    trustedProxies: readWhole(env.TRUSTED_PROXIES, 'TRUSTED_PROXIES', 0),
+    publicUrl: readPublicUrl(env.PUBLIC_URL),
     deskFolder: resolve(root, 'desk/dist'),
-    fileWorker: resolve(root, 'server/dist/file-worker.js'),
+    worker: resolve(root, 'server/dist/worker.js'),
     visitorFolder: resolve(root, 'visitor/dist'),
   }
 }
@@ -63,6 +75,40 @@ function readPort(text: string | undefined, name: string, otherwise: number): nu
   if (Number.isInteger(port) && port >= 1 && port <= 65_535) return port
   throw new SettingError(`${name} is "${text}", which is no port; a port is a whole number from 1 to 65535.`)
 }
+
+function readLenderPort(text: string | undefined, demo: boolean, otherwise: number): number | undefined {
+  if (text === 'none' || (!demo && !text)) return undefined
+  if (!demo)
+    throw new SettingError(
+      'LENDER_PORT is set, but the made-up lender is part of the demo, and VIVID_DEMO is off.',
+    )
+  return readPort(text, 'LENDER_PORT', otherwise)
+}
+
+function readSwitch(text: string | undefined, name: string, otherwise: boolean): boolean {
+  if (!text) return otherwise
+  if (text === 'on' || text === 'off') return text === 'on'
+  throw new SettingError(`${name} is "${text}"; it is either on or off.`)
+}
+
+function readWhole(text: string | undefined, name: string, otherwise: number): number {
+  if (!text) return otherwise
+  if (/^\d{1,6}$/.test(text)) return Number(text)
+  throw new SettingError(`${name} is "${text}", which is no whole number.`)
+}
+
+function readPublicUrl(text: string | undefined): string | undefined {
+  if (!text) return undefined
+  const url = URL.canParse(text) ? new URL(text) : undefined
+  if (url && /^https?:$/.test(url.protocol) && url.pathname === '/' && !url.search && !url.hash)
+    return url.origin
+  throw new SettingError(
+    `PUBLIC_URL is "${text}"; it is what browsers reach this server by, without a path, like https://calculators.example.`,
+  )
+}
+
+const isLoopback = (host: string): boolean =>
+  host === 'localhost' || host === '::1' || /^127\.\d+\.\d+\.\d+$/.test(host)
 
 function readReceiver(text: string | undefined): string | undefined {
   if (!text) return undefined

@@ -42,7 +42,7 @@ createApp(Page).mount('#app')
 reportHeight(document.body)
 
 async function begin(served: ServedCalculator): Promise<void> {
-  const { content, today, sheets, slug, edition } = served
+  const { content, today, sheets, slug, edition, handsOver } = served
   const language = root.lang
   const [further, kept] = await Promise.all([
     furtherFor(content.program),
@@ -60,7 +60,7 @@ async function begin(served: ServedCalculator): Promise<void> {
     language,
     further,
     kept,
-    live: { slug, edition },
+    live: { slug, edition, handsOver },
   }
 }
 

@@ -1,6 +1,6 @@
 import { addMonths, isoDate, readIsoDate } from '../dates/plain-date'
 import { assert } from '../assert'
-import { Decimal, trusted } from '../money/decimal'
+import { Decimal, trusted, power } from '../money/decimal'
 import { LARGEST_BALANCE } from '../money/minor'
 import { roundWhole } from '../money/rounding'
 import type { Frequency } from '../rates/frequency'
@@ -10,19 +10,18 @@ import type { Arguments, Surroundings } from './functions/function'
 import type { FunctionNamed } from './functions/light'
 import { convertPeriod } from './functions/often'
 import type { Period } from './unit'
+import { spend } from '../work'
 
 /** Where an expression finds the values of steps; a step without a value stops it with `WAITS`. */
 export interface Values extends Surroundings {
   readonly valueOf: (stepId: string) => Computed
   readonly figureOf: (stepId: string, figure: string) => Computed
   readonly functionNamed: FunctionNamed
-  /** Counts down with every operation; at zero the evaluation stops, so that no document can hang a server. */
-  readonly work: { left: number }
 }
 
 /** Works a checked formula out, exactly: 60 digits, nothing rounded on the way. Stops with `Stopped`. */
 export function evaluateExpression(expression: Expression, values: Values): Computed {
-  if (--values.work.left < 0) throw new Stopped({ code: 'TOO_MUCH_WORK' })
+  spend(expression.op === 'arithmetic' || expression.op === 'call' ? 12 : 1)
   const of = (node: Expression) => evaluateExpression(node, values)
   switch (expression.op) {
     case 'number':
@@ -88,7 +87,7 @@ function calculate({ how }: Extract<Expression, { op: 'arithmetic' }>, a: Decima
       return a.div(b)
     case '^':
       if (b.abs().greaterThan(10_000)) throw new Stopped({ code: 'TOO_LARGE' })
-      return a.pow(b)
+      return power(a, b)
   }
 }
 

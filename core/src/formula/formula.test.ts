@@ -78,7 +78,6 @@ function run(text: string, wanted: Wanted = { is: 'shown' }): Computed {
     today: { year: 2026, month: 11, day: 25, time: '12:00' },
     functionNamed: builtInNamed,
     minorDigits: 2,
-    work: { left: 10_000 },
     valueOf: (id) => names[id]?.[1] ?? '',
     figureOf: (id, figure) =>
       id === 'the loan' && figure === 'payment'

@@ -1,4 +1,4 @@
-import { Decimal } from '../money/decimal'
+import { Decimal, power } from '../money/decimal'
 import { LARGEST_AMOUNT, LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { roundDecimal, roundToMultiple } from '../money/rounding'
 import { fractionToDecimal } from '../money/fraction'
@@ -242,6 +242,6 @@ function paymentFactor(
   if (!count.ok) return count
   const r = fractionToDecimal(rate.value.exact)
   return accept(
-    r.isZero() ? new Decimal(1).div(payments) : r.div(new Decimal(1).minus(r.plus(1).pow(-payments))),
+    r.isZero() ? new Decimal(1).div(payments) : r.div(new Decimal(1).minus(power(r.plus(1), -payments))),
   )
 }

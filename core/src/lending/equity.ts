@@ -1,4 +1,4 @@
-import { Decimal } from '../money/decimal'
+import { Decimal, power } from '../money/decimal'
 import { LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { roundDecimal } from '../money/rounding'
 import { factsOf } from '../rates/frequency'
@@ -49,7 +49,7 @@ export function equity(
     home.growth === 'wholeYears'
       ? new Decimal(Math.floor(afterMonths / 12))
       : new Decimal(afterMonths).div(12)
-  const exactValue = growth.pow(years).times(home.value)
+  const exactValue = power(growth, years).times(home.value)
   if (exactValue.greaterThan(LARGEST_BALANCE))
     return refuse('AMOUNT_TOO_LARGE', 'growthPercent', { largest: LARGEST_BALANCE })
   const grown = roundDecimal(exactValue)

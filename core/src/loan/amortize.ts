@@ -21,6 +21,7 @@ import {
   type Regular,
 } from './regular-payment'
 import { MOST_PAYMENTS, type LoanTerms } from './terms'
+import { spend } from '../work'
 
 /**
  * The full schedule of a loan, to the minor unit, as a lender's ledger keeps it: each period's interest is
@@ -35,6 +36,7 @@ import { MOST_PAYMENTS, type LoanTerms } from './terms'
  * @example amortize({ principal: 250_000_00, annualRate: '4.64', frequency: 'monthly', term: { years: 25 } })
  */
 export function amortize(terms: LoanTerms): Ledger | Refusal {
+  spend(60)
   const checked = checkTerms(terms)
   return checked.ok ? runLedger(checked.value) : checked
 }
@@ -107,6 +109,7 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
     if (number === regular.lastNumber || balance <= 0) break
     if (number === MOST_PAYMENTS) return refuse('TERM_TOO_LONG', 'payment', { longest: MOST_PAYMENTS })
     number++
+    spend(1)
     if (graceRows > 0 && number === graceRows + 1) {
       unpaidInGrace = 0
       const next = regularPayment({ ...terms, annualRate }, minor(balance), graceRows)

@@ -1,4 +1,4 @@
-import { Decimal, trusted } from '../money/decimal'
+import { Decimal, trusted, power } from '../money/decimal'
 import { fractionToDecimal } from '../money/fraction'
 import { LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { roundDecimal, type Rounding } from '../money/rounding'
@@ -72,7 +72,7 @@ export function presentValueOf(
 ): Decimal {
   const r = fractionToDecimal(rate.exact)
   if (r.isZero()) return new Decimal(payment).times(payments).plus(balloon)
-  const v = r.plus(1).pow(-payments)
+  const v = power(r.plus(1), -payments)
   const annuity = new Decimal(1).minus(v).div(r)
   return annuity
     .times(due === 'start' ? r.plus(1) : 1)
@@ -127,7 +127,7 @@ export function balanceAfterExact(terms: LevelPaymentTerms, k: number): Decimal 
   const r = fractionToDecimal(terms.rate.exact)
   const payment = levelPaymentExact(terms)
   if (r.isZero()) return new Decimal(terms.principal).minus(payment.times(k))
-  const growth = r.plus(1).pow(k)
+  const growth = power(r.plus(1), k)
   const paidGrows = terms.due === 'start' ? r.plus(1) : new Decimal(1)
   return growth.times(terms.principal).minus(payment.times(paidGrows).times(growth.minus(1)).div(r))
 }

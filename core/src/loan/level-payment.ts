@@ -1,4 +1,4 @@
-import { Decimal } from '../money/decimal'
+import { Decimal, power } from '../money/decimal'
 import { fractionToDecimal, roundFraction } from '../money/fraction'
 import { LARGEST_BALANCE } from '../money/minor'
 import type { Rounding } from '../money/rounding'
@@ -35,8 +35,8 @@ export function levelPaymentExact({
   const r = fractionToDecimal(rate.exact)
   if (r.isZero()) return new Decimal(principal - balloon).div(payments)
   const growth = r.plus(1)
-  const v = growth.pow(-payments)
-  const balloonNow = balloon === 0 ? 0 : growth.pow(-balloonAfter).times(balloon)
+  const v = power(growth, -payments)
+  const balloonNow = balloon === 0 ? 0 : power(growth, -balloonAfter).times(balloon)
   const atEnd = new Decimal(principal).minus(balloonNow).times(r).div(new Decimal(1).minus(v))
   return due === 'start' ? atEnd.div(growth) : atEnd
 }

@@ -1,3 +1,4 @@
+import { spend } from '../work'
 import { Decimal as Shared } from 'decimal.js'
 
 /** Our own decimal constructor: 60 digits, so that nobody's global setting can change a figure. */
@@ -14,3 +15,9 @@ const TRUSTED_DIGITS = 45
 
 /** Removes the last digits, which carry the error of division and powers, so that an exact tie is seen as one. */
 export const trusted = (value: Decimal): Decimal => value.toSignificantDigits(TRUSTED_DIGITS)
+
+/** A power, to the digits of `Decimal`. One with a fraction takes many times the work. */
+export function power(base: Decimal, exponent: Decimal | number): Decimal {
+  spend(new Decimal(exponent).isInteger() ? 100 : 1_500)
+  return base.pow(exponent)
+}

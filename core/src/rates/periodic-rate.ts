@@ -1,4 +1,4 @@
-import { Decimal } from '../money/decimal'
+import { Decimal, power } from '../money/decimal'
 import type { Fraction } from '../money/fraction'
 import { fractionOf } from '../money/fraction'
 import type { Checked } from '../refusal'
@@ -76,7 +76,7 @@ function exactRate(annualRate: Decimal, m: number, p: number): Fraction {
     return { numerator: (one + yearly.numerator) ** periods - one ** periods, denominator: one ** periods }
   }
   const growth = new Decimal((one + yearly.numerator).toString()).div(one.toString())
-  return fractionOf(growth.pow(new Decimal(m).div(p)).minus(1))
+  return fractionOf(power(growth, new Decimal(m).div(p)).minus(1))
 }
 
 /**
@@ -92,5 +92,5 @@ export function effectiveAnnualRate(
   if (!isTimesPerYear(compoundsPerYear))
     return refuse('COMPOUNDING_UNKNOWN', 'compoundsPerYear', { most: MOST_PER_YEAR })
   const growth = rate.value.div(100 * compoundsPerYear).plus(1)
-  return accept(growth.pow(compoundsPerYear).minus(1).times(100))
+  return accept(power(growth, compoundsPerYear).minus(1).times(100))
 }

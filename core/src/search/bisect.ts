@@ -1,4 +1,5 @@
 import { assert } from '../assert'
+import { spend } from '../work'
 
 /**
  * The least whole number in a range for which a condition holds that, once it holds, holds for all greater ones;
@@ -12,6 +13,7 @@ export function leastWhole(
   if (!holds(most)) return undefined
   let [low, high] = [least - 1, most]
   while (high - low > 1) {
+    spend(20)
     const middle = low + Math.floor((high - low) / 2)
     if (holds(middle)) high = middle
     else low = middle

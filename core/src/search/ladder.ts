@@ -32,15 +32,21 @@ export type Ladder =
       readonly lengths: readonly NonNullable<LoanTerms['term']>[]
     }
 
-/** Works the loan out for every rung, in the order given, repeats kept. One bad rung refuses the whole ladder and is named. */
-export function ladder(asked: Ladder): { readonly ok: true; readonly rungs: readonly Ledger[] } | Refusal {
+/**
+ * Works the loan out for every rung, in the order given, repeats kept, and keeps what `figuresOf` takes from each ledger: a
+ * ladder of ledgers would be too much to hold. One bad rung refuses the whole ladder and is named.
+ */
+export function ladder<Figures>(
+  asked: Ladder,
+  figuresOf: (ledger: Ledger) => Figures,
+): { readonly ok: true; readonly rungs: readonly Figures[] } | Refusal {
   const all = rungsOf(asked)
   if (all.length > MOST_RUNGS) return refuse('OUT_OF_RANGE', 'rungs', { least: 0, most: MOST_RUNGS })
-  const rungs: Ledger[] = []
+  const rungs: Figures[] = []
   for (const [index, terms] of all.entries()) {
     const ledger = amortize(terms)
     if (!ledger.ok) return { ...ledger, field: `rungs.${index}.${ledger.field}` }
-    rungs.push(ledger)
+    rungs.push(figuresOf(ledger))
   }
   return { ok: true, rungs }
 }

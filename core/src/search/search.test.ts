@@ -274,17 +274,23 @@ test.each(knownAnswers<LadderInput, { error?: string; rows: LedgerSummary[] }>('
     })
     const answer =
       input.kind === 'extras'
-        ? ladder({
-            over: 'extras',
-            terms: { ...terms, annualRate, ...(term ? { term } : {}) },
-            extras: input.extras.map((extra) => minorOf(extra, input.currency_digits)),
-          })
-        : ladder({
-            over: 'ratesByTerms',
-            terms,
-            rates: input.annual_rates,
-            lengths: input.terms.map((payments) => ({ payments })),
-          })
+        ? ladder(
+            {
+              over: 'extras',
+              terms: { ...terms, annualRate, ...(term ? { term } : {}) },
+              extras: input.extras.map((extra) => minorOf(extra, input.currency_digits)),
+            },
+            (ledger) => ledger,
+          )
+        : ladder(
+            {
+              over: 'ratesByTerms',
+              terms,
+              rates: input.annual_rates,
+              lengths: input.terms.map((payments) => ({ payments })),
+            },
+            (ledger) => ledger,
+          )
     if (expected.error) return expect(answer.ok).toBe(false)
     if (!answer.ok) throw new Error(`${answer.code} ${answer.field}`)
     expect(expected.rows).toMatchObject(

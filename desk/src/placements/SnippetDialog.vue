@@ -2,6 +2,7 @@
 import { Button, Modal } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { PlacementListed } from '@vivid/contract'
+import { placementSnippet } from '@vivid/contract/formats'
 import { closeOnEscape } from '../app/close-on-escape'
 import { copyText } from '../app/copy-text'
 
@@ -11,12 +12,7 @@ closeOnEscape(open)
 const { placement } = defineProps<{ placement: PlacementListed | undefined }>()
 
 const { origin } = window.location
-const snippet = computed(() =>
-  placement
-    ? `<script async src="${origin}/embed.js" data-placement="${placement.id}"><${'/'}script>\n` +
-      `<noscript><a href="${origin}/c/${placement.slug}">${placement.title}</a></noscript>`
-    : '',
-)
+const snippet = computed(() => (placement ? placementSnippet(origin, placement) : ''))
 const policy = `script-src ${origin}; frame-src ${origin}; connect-src ${origin}`
 </script>
 

@@ -1,5 +1,5 @@
-import Papa from 'papaparse'
 import { plainName, type RateSheet, type SheetKey } from '@vivid/core'
+import { writeCsv } from '@vivid/contract/formats'
 import type { DecimalMark, NumberKind } from '@vivid/contract/wording'
 import { readNumbers, type NumberCell } from '../text-tables/read-numbers'
 import { readTable, type Separator, type TableFault } from '../text-tables/read-table'
@@ -74,7 +74,7 @@ export function readRows(text: string, sheet: RateSheet, decimal?: DecimalMark):
 }
 
 export const writeRows = (sheet: RateSheet, rows: Rows): string =>
-  Papa.unparse(
-    [[...sheet.keys.map(({ name }) => name), VALUE], ...rows.map(({ keys, value }) => [...keys, value])],
-    { escapeFormulae: true },
-  )
+  writeCsv([
+    [...sheet.keys.map(({ name }) => name), VALUE],
+    ...rows.map(({ keys, value }) => [...keys, value]),
+  ])

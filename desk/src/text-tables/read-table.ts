@@ -1,4 +1,5 @@
 import Papa from 'papaparse'
+import { unmarkedCell } from '@vivid/contract/formats'
 
 /** A fault in a table that was pasted or loaded; rows and columns are counted as people count them, the heading is row 1. */
 export interface TableFault {
@@ -32,7 +33,7 @@ export function readTable(text: string, isKnown: (heading: string) => boolean): 
   const plain = text.replace(/^\ufeff/, '').trim()
   const tried = separators.map((separator) => {
     const { data } = Papa.parse<string[]>(plain, { delimiter: separator, skipEmptyLines: 'greedy' })
-    const [head = [], ...lines] = data.map((line) => line.map((cell) => cell.trim()))
+    const [head = [], ...lines] = data.map((line) => line.map((cell) => unmarkedCell(cell.trim())))
     return { separator, head, lines, known: head.filter(isKnown).length }
   })
   const best = tried.reduce((a, b) =>

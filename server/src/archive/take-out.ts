@@ -1,7 +1,7 @@
 import { strToU8, zipSync } from 'fflate'
-import Papa from 'papaparse'
 import { QueryTypes, Transaction, type Sequelize } from 'sequelize'
 import { calculatorJsonSchema } from '@vivid/contract'
+import { writeCsv, type CsvCell } from '@vivid/contract/formats'
 import { RateSheet, startOf } from '@vivid/core'
 import { archivedTables } from './tables'
 
@@ -36,7 +36,7 @@ export async function takeOut(database: Sequelize): Promise<Uint8Array> {
     const sheet = RateSheet.parse(draft)
     for (const version of sheet.versions) {
       const start = startOf(version).replace('T00:00', '').replace(':', '')
-      files[`rate-sheets/${sheet.id}/${start}.csv`] = csv([
+      files[`rate-sheets/${sheet.id}/${start}.csv`] = writeCsv([
         [...sheet.keys.map(({ name }) => name), 'value'],
         ...version.rows.map(({ keys, value }) => [...keys, value]),
       ])
@@ -72,22 +72,17 @@ const allTables = (database: Sequelize): Promise<Map<string, Row[]>> =>
 
 const json = (value: unknown): string => `${JSON.stringify(value, null, 1)}\n`
 
-/** RFC 4180; what a spreadsheet would take for a formula is made a plain text. */
-const csv = (rows: readonly (Row | readonly string[])[]): string =>
-  rows.length === 0
-    ? ''
-    : `${Papa.unparse(rows.map((row) => (Array.isArray(row) ? row : flat(row as Row))) as string[][], {
-        escapeFormulae: true,
-        newline: '\r\n',
-      })}\r\n`
+/** A table's rows under the names of their columns. */
+function csv(rows: readonly Row[]): string {
+  const columns = Object.keys(rows[0] ?? {})
+  if (columns.length === 0) return ''
+  return writeCsv([columns, ...rows.map((row) => columns.map((column) => cellOf(row[column])))])
+}
 
-const flat = (row: Row): Row =>
-  Object.fromEntries(
-    Object.entries(row).map(([key, value]) => [
-      key,
-      typeof value === 'object' && value !== null ? JSON.stringify(value) : value,
-    ]),
-  )
+const cellOf = (value: unknown): CsvCell => {
+  if (typeof value === 'string' || typeof value === 'number') return value
+  return value === null || value === undefined ? '' : JSON.stringify(value)
+}
 
 const README = `Everything this installation keeps.
 

@@ -1,8 +1,10 @@
 import { Router } from 'express'
-import Papa from 'papaparse'
 import { AudienceQuery } from '@vivid/contract'
+import { writeCsv } from '@vivid/contract/formats'
 import { parseOrThrow } from '../http/parse'
 import type { AudienceService } from './audience-service'
+
+const columns = ['day', 'calculator', 'edition', 'language', 'placement', 'event', 'count'] as const
 
 /** `/api/audience`, behind a session. */
 export function audienceRoutes(audience: AudienceService): Router {
@@ -15,15 +17,7 @@ export function audienceRoutes(audience: AudienceService): Router {
     res
       .set('content-disposition', 'attachment; filename="audience.csv"')
       .type('text/csv; charset=utf-8')
-      .send(
-        Papa.unparse(
-          {
-            fields: ['day', 'calculator', 'edition', 'language', 'placement', 'event', 'count'],
-            data: rows.map((row) => ({ ...row })),
-          },
-          { escapeFormulae: true, newline: '\r\n' },
-        ),
-      )
+      .send(writeCsv([columns, ...rows.map((row) => columns.map((column) => row[column]))]))
   })
   return router
 }

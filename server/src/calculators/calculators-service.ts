@@ -22,8 +22,6 @@ import {
 } from '@vivid/core'
 import type { EditionsStore, LiveMark } from '../editions/editions-store'
 import type { HouseStylesStore } from '../house-styles/house-styles-store'
-import type { TellBroken } from '../broken-steps'
-import { momentOf } from '../clock'
 import { authorsOf, contributorsNamed } from '../editions/four-eyes'
 import { AppError } from '../http/app-error'
 import { answeringStale, refuseStale } from '../http/stale'
@@ -34,7 +32,7 @@ import { refuseFaulty } from '../rate-sheets/refuse-faulty'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import { usedSheets } from '../rate-sheets/used-sheets'
 import { stateOf } from './calculator-state'
-import { cardMeterOf } from './card-meter'
+import type { CardMeters } from './card-meters'
 import type { CalculatorData, CalculatorsStore } from './calculators-store'
 import { proofsChanged } from './proofs-changed'
 import { slugOf } from './slug'
@@ -47,8 +45,7 @@ export interface CalculatorsDeps {
   readonly styles: HouseStylesStore
   readonly editions: EditionsStore
   readonly people: PeopleStore
-  readonly tellBroken: TellBroken
-  readonly now: () => Date
+  readonly cardMeters: CardMeters
   /** The lender whose calculators these are. */
   readonly lender: string
 }
@@ -57,38 +54,12 @@ export type CalculatorsService = ReturnType<typeof createCalculatorsService>
 
 /** Making, opening and editing calculators. Putting them live is the editions' part. */
 export function createCalculatorsService(deps: CalculatorsDeps) {
-  const { database, calculators, editions, sheets, styles, people, now, lender, record } = deps
-  const { tellBroken } = deps
+  const { database, calculators, editions, sheets, styles, people, lender, record, cardMeters } = deps
 
   async function existing(id: string): Promise<CalculatorData> {
     const found = isUuid(id) ? await calculators.byId(id) : undefined
     if (!found) throw new AppError('CALCULATOR_UNKNOWN', { details: { calculator: id.slice(0, 80) } })
     return found
-  }
-
-  function card(
-    calculator: CalculatorData,
-    allSheets: readonly RateSheet[],
-    live: LiveMark | undefined,
-    styleOf: (id: string) => HouseStyle,
-    nameOf: (id: string) => string,
-  ): CalculatorCard {
-    const { id, slug, draft, liveEdition } = calculator
-    return {
-      id,
-      slug,
-      title: titleOf(draft),
-      currency: draft.currency,
-      languages: draft.languages,
-      state: stateOf(calculator, isUpToDate(calculator, live, styleOf)),
-      liveEdition,
-      lastEditedBy: nameOf(calculator.lastEditedBy),
-      lastEditedAt: calculator.lastEditedAt.toISOString(),
-      sampleName: draft.samples[0]?.name ?? '',
-      meter: cardMeterOf(draft, { today: momentOf(now()), sheets: allSheets }, (evaluation) =>
-        tellBroken(`draft ${slug}`, evaluation),
-      ),
-    }
   }
 
   /** What visitors had when it was taken down; the record knows. */
@@ -178,15 +149,32 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
   return {
     existing,
     async list(): Promise<CalculatorCard[]> {
-      const [allSheets, styleOf, nameOf, all, marks] = await Promise.all([
-        sheets.tried(),
+      const [cards, styleOf, nameOf, marks] = await Promise.all([
+        calculators.cards(),
         styles.resolved(),
         people.names(),
-        calculators.all(),
         editions.liveMarks(),
       ])
+      const meters = await cardMeters.of(cards)
       const markOf = new Map(marks.map((mark) => [mark.calculatorId, mark]))
-      return all.map((calculator) => card(calculator, allSheets, markOf.get(calculator.id), styleOf, nameOf))
+      return cards.map((card): CalculatorCard => {
+        const { id, slug, title, languages, currency, liveEdition, sampleName } = card
+        const main = languages[0] ?? ''
+        return {
+          id,
+          slug,
+          title: textIn(title, main, main),
+          currency,
+          languages,
+          state: stateOf(card, isUpToDate(card, markOf.get(id), styleOf)),
+          liveEdition,
+          lastEditedBy: nameOf(card.lastEditedBy),
+          lastEditedAt: card.lastEditedAt.toISOString(),
+          sampleName,
+          meter: meters.get(id)?.meter ?? null,
+          meterWaits: meters.get(id)?.waits ?? true,
+        }
+      })
     },
     async open(id: string): Promise<CalculatorOpened> {
       return opened(await existing(id))
@@ -300,7 +288,7 @@ const titled = (
 
 /** Whether an edition made of the draft now would be the live one again: the same revision, dressed the same. */
 function isUpToDate(
-  { revision, houseStyle }: CalculatorData,
+  { revision, houseStyle }: Pick<CalculatorData, 'revision' | 'houseStyle'>,
   live: LiveMark | undefined,
   styleOf: (id: string) => HouseStyle,
 ): boolean {

@@ -65,6 +65,26 @@ export interface CalculatorData {
   readonly sentSheets: SheetsSent | null
 }
 
+/** What the list says of a calculator, without its draft; and what its meter was worked out from, if it was. */
+export interface CardData extends Pick<
+  CalculatorData,
+  | 'id'
+  | 'slug'
+  | 'revision'
+  | 'lastEditedBy'
+  | 'lastEditedAt'
+  | 'sentRevision'
+  | 'liveEdition'
+  | 'takenDownAt'
+  | 'houseStyle'
+> {
+  readonly title: CalculatorDocument['title']
+  readonly languages: CalculatorDocument['languages']
+  readonly currency: CalculatorDocument['currency']
+  readonly sampleName: string
+  readonly meterMark: string | null
+}
+
 /** A draft sent back, as stored. */
 export interface SentBackData {
   readonly by: string
@@ -143,6 +163,27 @@ export function createCalculatorsStore(database: Sequelize) {
   return {
     async all(): Promise<CalculatorData[]> {
       return (await rows.findAll({ order: [['lastEditedAt', 'DESC']] })).map(plain)
+    },
+    /** Last changed first. */
+    async cards(): Promise<CardData[]> {
+      const found = await ask<CardData & { readonly languages: CardData['languages'] | null }>(
+        `SELECT id, slug, revision, last_edited_by AS "lastEditedBy", last_edited_at AS "lastEditedAt",
+                sent_revision AS "sentRevision", live_edition AS "liveEdition", taken_down_at AS "takenDownAt",
+                house_style AS "houseStyle", draft -> 'title' AS title, draft -> 'languages' AS languages,
+                draft ->> 'currency' AS currency, coalesce(draft -> 'samples' -> 0 ->> 'name', '') AS "sampleName",
+                m.mark AS "meterMark"
+           FROM calculators LEFT JOIN calculator_meters m ON m.calculator_id = id ORDER BY last_edited_at DESC`,
+      )
+      // A document of the first version has its title otherwise, and no languages.
+      return Promise.all(
+        found.map(async (card): Promise<CardData> => {
+          if (card.languages !== null) return card
+          const draft = (await this.byId(card.id))?.draft
+          if (!draft) return card
+          const { title, languages, currency, samples } = draft
+          return { ...card, title, languages, currency, sampleName: samples[0]?.name ?? '' }
+        }),
+      )
     },
     async byId(id: string): Promise<CalculatorData | undefined> {
       const row = await rows.findByPk(id)

@@ -11,6 +11,8 @@ import {
   type RateSheet,
 } from '@vivid/core'
 
+export type CardMeter = NonNullable<CalculatorCard['meter']>
+
 /**
  * The headline of the first sample visitor, taken apart; null while it cannot be worked out. Whatever somebody wrote, it
  * takes no list down: a broken promise is told and leaves the card without its figure.
@@ -19,7 +21,7 @@ export function cardMeterOf(
   draft: CalculatorDocument,
   around: { readonly today: Moment; readonly sheets: readonly RateSheet[] },
   tell: (evaluation: Pick<Evaluation, 'problems'>) => void,
-): CalculatorCard['meter'] {
+): CardMeter | null {
   try {
     return meterOf(draft, around, tell)
   } catch (error) {

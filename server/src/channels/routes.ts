@@ -2,7 +2,7 @@ import { Router } from 'express'
 import { MakeKey } from '@vivid/contract'
 import type { CalculatorsStore } from '../calculators/calculators-store'
 import { parseOrThrow } from '../http/parse'
-import { param } from '../http/routing'
+import { idParam } from '../http/routing'
 import { whoIs } from '../people/who-is'
 import type { LiveCalculators } from '../public/live-calculators'
 import { channelCalculators } from './channel-calculators'
@@ -26,7 +26,7 @@ export function channelRoutes(
     res.status(201).json(await keys.make(parseOrThrow(MakeKey, req.body), whoIs(res)))
   })
   router.delete('/keys/:id', async (req, res) => {
-    res.json(await keys.withdraw(param(req, 'id'), whoIs(res)))
+    res.json(await keys.withdraw(idParam(req, 'KEY_UNKNOWN'), whoIs(res)))
   })
   return router
 }

@@ -3,8 +3,6 @@ import equal from 'fast-deep-equal'
 import type { Sequelize, Transaction } from 'sequelize'
 import {
   type Approve,
-  compileSentenceWithPlace,
-  trialSentence,
   type EditionContent,
   type EditionSeen,
   type Person,
@@ -12,19 +10,8 @@ import {
   type SendDraft,
   type TakeDown,
 } from '@vivid/contract'
-import {
-  compile,
-  begunBy,
-  isoDate,
-  openProgram,
-  runProofs,
-  stoppingProblems,
-  tryOut,
-  type Moment,
-  type Program,
-  type RateSheet,
-} from '@vivid/core'
-import type { CalculatorData, CalculatorsStore } from '../calculators/calculators-store'
+import { begunBy, isoDate, openProgram, type Program, type RateSheet } from '@vivid/core'
+import type { CalculatorData, CalculatorsStore, SheetsSent } from '../calculators/calculators-store'
 import type { CalculatorsService } from '../calculators/calculators-service'
 import { dayOf, endOf, minuteOf, momentOf } from '../clock'
 import type { HouseStylesStore } from '../house-styles/house-styles-store'
@@ -38,6 +25,7 @@ import type { RecordStore } from '../record/record-store'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import { usedSheets } from '../rate-sheets/used-sheets'
 import type { EditionsStore } from './editions-store'
+import type { Work } from '../work/pool'
 
 export interface EditionsDeps {
   readonly database: Sequelize
@@ -51,16 +39,24 @@ export interface EditionsDeps {
   readonly announce: (slug: string, transaction: Transaction) => Promise<void>
   readonly styles: HouseStylesStore
   readonly now: () => Date
+  readonly work: Work
+}
+
+/** A draft tried out, and the sheets it was tried with. */
+interface Checked {
+  readonly program: Program
+  readonly lookedUp: SheetsSent
 }
 
 export type EditionsService = ReturnType<typeof createEditionsService>
 
 /** From a draft to what visitors see: sent for approval, approved by another person, live as a frozen edition. */
 export function createEditionsService(deps: EditionsDeps) {
-  const { database, calculators, service, editions, sheets, styles, people, record, announce, now } = deps
+  const { database, calculators, service, editions, sheets, styles, people, record, announce, now, work } =
+    deps
 
   /** The sheets in force that a draft looks values up in; refused while one of them was never approved. */
-  async function sheetsFor({ draft }: CalculatorData, transaction: Transaction): Promise<RateSheet[]> {
+  async function sheetsFor({ draft }: CalculatorData, transaction?: Transaction): Promise<RateSheet[]> {
     const used = usedSheets(draft)
     const all = (await sheets.all(transaction)).filter(({ id }) => used.has(id))
     const waiting = all.find(({ live }) => !live)
@@ -68,26 +64,38 @@ export function createEditionsService(deps: EditionsDeps) {
     return all.flatMap(({ live }) => live ?? [])
   }
 
-  /** What an edition of the draft would hold; refused where it is not fit to go live. */
-  async function contentNow(
-    calculator: CalculatorData,
-    lookedUp: readonly RateSheet[],
-    transaction: Transaction,
-  ): Promise<FrozenContent> {
-    const program = checkedProgram(calculator, momentOf(now()), lookedUp)
-    return freeze(contentOf(program, (await styles.resolved(transaction))(calculator.houseStyle)))
+  /** Tries a draft out at its revision, before anything is locked: it may take a while. Refused where it is not fit to go live. */
+  async function check(id: string, revision: number, person: Person): Promise<Checked | undefined> {
+    const calculator = await service.existing(id)
+    if (calculator.revision !== revision) return undefined
+    const lookedUp = await sheetsFor(calculator)
+    const program = await work.do(
+      'check',
+      { draft: calculator.draft, today: momentOf(now()), sheets: lookedUp },
+      { who: person.id, what: `draft ${calculator.slug}` },
+    )
+    return { program, lookedUp: hashesOf(lookedUp) }
   }
 
-  /** What was sent, as it was sent; refused where the sheets it looks up are others by now, or it is not fit any more. */
+  /** Refuses what was tried with other sheets than are in force now. */
+  async function refuseOtherSheets(calculator: CalculatorData, asTried: SheetsSent, t: Transaction) {
+    const lookedUp = await sheetsFor(calculator, t)
+    const now = hashesOf(lookedUp)
+    const changed = lookedUp.find(({ id }) => now[id] !== asTried[id])
+    if (changed)
+      throw new AppError('SENT_OUTDATED', {
+        details: { what: `the rate sheet “${changed.name}” was approved anew since` },
+      })
+  }
+
+  /** What was sent, as it was sent; refused where the sheets it looks up are others by now. */
   async function contentSent(calculator: CalculatorData, transaction: Transaction): Promise<FrozenContent> {
     const { sentContent, sentSheets } = calculator
-    const lookedUp = await sheetsFor(calculator, transaction)
-    const outdated = (what: string) => new AppError('SENT_OUTDATED', { details: { what } })
     if (sentContent === null || sentSheets === null)
-      throw outdated('it was sent before what is sent was kept')
-    const changed = lookedUp.find((sheet) => sentSheets[sheet.id] !== hashOfSheet(sheet))
-    if (changed) throw outdated(`the rate sheet “${changed.name}” was approved anew since`)
-    checkedProgram(calculator, momentOf(now()), lookedUp)
+      throw new AppError('SENT_OUTDATED', {
+        details: { what: 'it was sent before what is sent was kept' },
+      })
+    await refuseOtherSheets(calculator, sentSheets, transaction)
     return { text: sentContent, sha256: sha256Of(sentContent) }
   }
 
@@ -106,7 +114,24 @@ export function createEditionsService(deps: EditionsDeps) {
     return service.open(id)
   }
 
-  async function refuseUnchanged(calculator: CalculatorData, transaction: Transaction): Promise<void> {
+  /** The same at a revision, with a draft that was tried out beforehand. */
+  async function withChecked(
+    { id, revision, person }: { readonly id: string; readonly revision: number; readonly person: Person },
+    refuseFirst: (calculator: CalculatorData, t?: Transaction) => void | Promise<void>,
+    act: (calculator: CalculatorData, checked: Checked, t: Transaction) => Promise<void>,
+  ) {
+    const found = await service.existing(id)
+    if (found.revision === revision) await refuseFirst(found)
+    const checked = await check(id, revision, person)
+    return withLocked(id, async (calculator, transaction) => {
+      refuseStale(calculator, revision)
+      await refuseFirst(calculator, transaction)
+      if (!checked) throw new AppError('REVISION_STALE')
+      await act(calculator, checked, transaction)
+    })
+  }
+
+  async function refuseUnchanged(calculator: CalculatorData, transaction?: Transaction): Promise<void> {
     const [live] = await editions.liveMarks(calculator.id, transaction)
     if (live?.revision !== calculator.revision) return
     const style = (await styles.resolved(transaction))(calculator.houseStyle)
@@ -126,10 +151,11 @@ export function createEditionsService(deps: EditionsDeps) {
 
   return {
     /** An edition as visitors saw it at the end of a day, with the rates approved and begun by then. By default the day it was made. */
-    async seen(id: string, number: number, asked: string | undefined): Promise<EditionSeen> {
+    async seen(id: string, number: number | undefined, asked: string | undefined): Promise<EditionSeen> {
       await service.existing(id)
-      const edition = Number.isSafeInteger(number) ? await editions.one(id, number) : undefined
-      if (!edition) throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
+      const edition = number === undefined ? undefined : await editions.one(id, number)
+      if (number === undefined || !edition)
+        throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
       const { program, style } = JSON.parse(edition.content) as EditionContent
       const on = asked ?? isoDate(dayOf(edition.publishedAt))
       const moment = endOf(on, now())
@@ -152,23 +178,13 @@ export function createEditionsService(deps: EditionsDeps) {
     },
 
     send: (id: string, { revision, note }: SendDraft, person: Person) =>
-      withLocked(id, async (calculator, transaction) => {
-        refuseStale(calculator, revision)
-        await refuseUnchanged(calculator, transaction)
-        const lookedUp = await sheetsFor(calculator, transaction)
-        const { text, sha256 } = await contentNow(calculator, lookedUp, transaction)
-        await calculators.setProgress(
-          id,
-          {
-            sentRevision: revision,
-            sentBy: person.id,
-            sentNote: note,
-            sentBack: null,
-            sentContent: text,
-            sentSheets: Object.fromEntries(lookedUp.map((sheet) => [sheet.id, hashOfSheet(sheet)])),
-          },
-          transaction,
-        )
+      withChecked({ id, revision, person }, refuseUnchanged, async (calculator, checked, transaction) => {
+        await refuseOtherSheets(calculator, checked.lookedUp, transaction)
+        const style = (await styles.resolved(transaction))(calculator.houseStyle)
+        const { text, sha256 } = freeze(contentOf(checked.program, style))
+        const sent = { sentRevision: revision, sentBy: person.id, sentNote: note, sentBack: null }
+        const asSent = { sentContent: text, sentSheets: checked.lookedUp }
+        await calculators.setProgress(id, { ...sent, ...asSent }, transaction)
         const details = { revision, note, sha256 }
         await record.append(calculatorEntry('sent', calculator, person, details), transaction)
       }),
@@ -185,13 +201,15 @@ export function createEditionsService(deps: EditionsDeps) {
       }),
 
     /** Makes the next edition of a draft that was sent, as it was sent: live now, or at a time to come. Not for whoever contributed to it. */
-    approve: (id: string, { revision, at }: Approve, person: Person) =>
-      withLocked(id, async (calculator, transaction) => {
-        refuseStale(calculator, revision)
+    approve(id: string, { revision, at }: Approve, person: Person) {
+      const due = at === undefined ? undefined : new Date(at)
+      const refuseFirst = (calculator: CalculatorData) => {
         if (calculator.sentRevision !== revision) throw new AppError('NOT_SENT_FOR_APPROVAL')
         refuseContributor(calculator, person)
-        const due = at === undefined ? undefined : new Date(at)
         if (due && due <= now()) throw new AppError('TIME_PAST', { field: 'at', details: { time: at ?? '' } })
+      }
+      return withChecked({ id, revision, person }, refuseFirst, async (calculator, checked, transaction) => {
+        await refuseOtherSheets(calculator, checked.lookedUp, transaction)
         const { text, sha256 } = await contentSent(calculator, transaction)
         const [newest] = await editions.listed(id, transaction)
         const number = (newest?.number ?? 0) + 1
@@ -227,7 +245,8 @@ export function createEditionsService(deps: EditionsDeps) {
         await calculators.setProgress(id, { ...approved, ...live(number) }, transaction)
         await record.append(calculatorEntry('published', calculator, person, details), transaction)
         await announce(calculator.slug, transaction)
-      }),
+      })
+    },
 
     /** Keeps an edition that waits for its time from going live. It stays among the editions. */
     unschedule: (id: string, person: Person) =>
@@ -271,11 +290,12 @@ export function createEditionsService(deps: EditionsDeps) {
       }),
 
     /** Brings an edition that was live before back; it was checked and approved then, and has not changed. */
-    bringBack: (id: string, number: number, person: Person) =>
+    bringBack: (id: string, number: number | undefined, person: Person) =>
       withLocked(id, async (calculator, transaction) => {
         const edition = (await editions.listed(id, transaction)).find((one) => one.number === number)
+        if (number === undefined || !edition)
+          throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
         const details = { edition: number }
-        if (!edition) throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
         if (!edition.wasLive)
           throw new AppError('EDITION_NEVER_LIVE', { details: { number: String(number) } })
         const progress = { ...live(number), ...(await withdrawn(calculator, transaction)) }
@@ -291,27 +311,5 @@ const nothingScheduled = { scheduledEdition: null, scheduledAt: null, scheduledB
 /** An edition becomes what visitors see; whatever waited for its time does not wait any more. */
 const live = (number: number) => ({ ...nothingScheduled, liveEdition: number, takenDownAt: null })
 
-const hashOfSheet = (sheet: RateSheet): string => sha256Of(canonicalize(sheet) ?? '')
-
-/** The program of a draft that is fit to go live: it compiles, works out for its sample visitors, and its proofs agree. */
-function checkedProgram({ draft }: CalculatorData, today: Moment, sheets: readonly RateSheet[]): Program {
-  const compiled = compile(draft, sheets)
-  const { program } = compiled
-  const [problem] = stoppingProblems(compiled)
-  if (problem) {
-    const what = compileSentenceWithPlace(problem, draft)
-    throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: problem.step ?? '' })
-  }
-  for (const { trial, failure, stops } of tryOut(draft, program, { today, sheets })) {
-    if (!stops && trial.changed !== undefined) continue
-    const what = trialSentence({ trial, failure }, draft)
-    throw new AppError('DRAFT_HAS_PROBLEMS', { details: { what }, field: failure.field })
-  }
-  for (const result of runProofs(compiled, sheets)) {
-    const line = result.lines.find(({ agrees }) => !agrees)
-    if (!line) continue
-    const what = `the proof “${result.name}” expects ${line.expected} for “${line.of}” and gets ${line.got ?? 'no value'}.`
-    throw new AppError('PROOFS_DIFFER', { details: { what }, field: `proofs.${result.id}` })
-  }
-  return program
-}
+const hashesOf = (sheets: readonly RateSheet[]): SheetsSent =>
+  Object.fromEntries(sheets.map((sheet) => [sheet.id, sha256Of(canonicalize(sheet) ?? '')]))

@@ -106,6 +106,15 @@ export function createEditionsStore(database: Sequelize) {
       const row = await rows.findOne({ attributes: ['draft'], where: { calculatorId, number } })
       return row ? openStored(row.draft) : undefined
     },
+    /** What visitors read above each calculator that is live, in its main language. */
+    async liveTitles(): Promise<ReadonlyMap<string, string>> {
+      const found = await ask<{ id: string; title: string | null }>(
+        `SELECT c.id, p.program -> 'title' ->> (p.program -> 'languages' ->> 0) AS title
+           FROM calculators c JOIN editions e ON e.calculator_id = c.id AND e.number = c.live_edition,
+                LATERAL (SELECT CAST(e.content AS json) -> 'program' AS program) AS p`,
+      )
+      return new Map(found.map(({ id, title }) => [id, title ?? '']))
+    },
     /** The documents that what is live was made from. */
     async liveDrafts(): Promise<{ readonly id: string; readonly document: CalculatorDocument }[]> {
       const found = await ask<{ id: string; draft: unknown }>(

@@ -1,8 +1,8 @@
 import { Router } from 'express'
 import { z } from 'zod'
-import { Approve, SendBack, SendDraft, TakeDown } from '@vivid/contract'
+import { Approve, AskedDay, SendBack, SendDraft, TakeDown } from '@vivid/contract'
 import { parseOrThrow } from '../http/parse'
-import { param, route } from '../http/routing'
+import { numberParam, param, route } from '../http/routing'
 import { whoIs } from '../people/who-is'
 import type { EditionsService } from './editions-service'
 
@@ -26,8 +26,8 @@ export function editionRoutes(editions: EditionsService): Router {
   route(router, '/:id/editions/:number', {
     get: [
       async (req, res) => {
-        const { on } = parseOrThrow(z.strictObject({ on: z.iso.date().optional() }), req.query)
-        res.json(await editions.seen(param(req, 'id'), Number(param(req, 'number')), on))
+        const { on } = parseOrThrow(z.strictObject({ on: AskedDay.optional() }), req.query)
+        res.json(await editions.seen(param(req, 'id'), numberParam(req), on))
       },
     ],
   })
@@ -41,7 +41,7 @@ export function editionRoutes(editions: EditionsService): Router {
     res.json(await editions.unschedule(param(req, 'id'), whoIs(res)))
   })
   router.get('/:id/live-on/:day', async (req, res) => {
-    const day = parseOrThrow(z.iso.date(), param(req, 'day'))
+    const day = parseOrThrow(AskedDay, param(req, 'day'))
     res.json({ number: await editions.liveOn(param(req, 'id'), day) })
   })
   route(router, '/:id/take-down', {
@@ -55,7 +55,7 @@ export function editionRoutes(editions: EditionsService): Router {
   route(router, '/:id/editions/:number/live', {
     post: [
       async (req, res) =>
-        void res.json(await editions.bringBack(param(req, 'id'), Number(param(req, 'number')), whoIs(res))),
+        void res.json(await editions.bringBack(param(req, 'id'), numberParam(req), whoIs(res))),
     ],
   })
   return router

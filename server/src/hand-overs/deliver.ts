@@ -6,6 +6,8 @@ import type { HandOversStore } from './hand-overs-store'
 export interface Receiver {
   readonly url: () => string | undefined
   readonly secret: string | undefined
+  /** For how many days it is known that one was delivered. */
+  readonly keepDays: number
 }
 
 /** How long one delivery may take; a claim lasts longer, so that nobody else tries meanwhile. */
@@ -30,6 +32,7 @@ export function startDelivering(store: HandOversStore, receiver: Receiver, log: 
   )
 
   async function deliverAll(isStopped: () => boolean): Promise<void> {
+    await store.forgetDelivered(receiver.keepDays)
     const url = receiver.url()
     while (url !== undefined && !isStopped()) {
       const claimed = await store.claim(CLAIM_SECONDS)

@@ -1,54 +1,14 @@
 import { randomUUID } from 'node:crypto'
-import { readoutText, textOfAnswer } from '@vivid/contract/wording'
-import { textIn, type Answers } from '@vivid/core'
-import type { ShownFigures } from '../public/shown-figures'
 import type { HandOverBody, HandOversStore } from './hand-overs-store'
-
-export interface AcceptedHandOver {
-  readonly answers: Answers
-  readonly person: { readonly name: string; readonly reach: string; readonly message: string }
-}
 
 export type HandOvers = ReturnType<typeof createHandOvers>
 
 /** Takes what visitors hand over: it is kept before the visitor is told so, and delivered from there. */
 export function createHandOvers(store: HandOversStore, hurry: () => void) {
   return {
-    async accept(shown: ShownFigures, { answers, person }: AcceptedHandOver): Promise<void> {
-      await store.add(randomUUID(), bodyOf(shown, answers, person))
+    async accept(body: HandOverBody): Promise<void> {
+      await store.add(randomUUID(), body)
       hurry()
     },
-  }
-}
-
-function bodyOf(
-  { calculator, program, evaluation, figures, language, main, on }: ShownFigures,
-  answers: Answers,
-  person: AcceptedHandOver['person'],
-): HandOverBody {
-  return {
-    calculator: calculator.slug,
-    title: textIn(program.title, language, main),
-    edition: calculator.edition,
-    language,
-    on,
-    ...person,
-    answers: program.steps.flatMap(({ step }) => {
-      if (step.kind !== 'question' || evaluation.hidden.has(step.id)) return []
-      const value = evaluation.values[step.id]
-      return [
-        {
-          question: textIn(step.label, language, main) || step.name,
-          answer: value ? figures.value(value) : textOfAnswer(step, answers[step.id], figures),
-        },
-      ]
-    }),
-    figures: evaluation.readouts.flatMap((readout) => {
-      const step = program.steps.find((one) => one.step.id === readout.id)?.step
-      const { figure, sentence } = readoutText(readout, figures, main)
-      return step?.kind === 'readout' && (figure || sentence)
-        ? [{ label: textIn(step.label, language, main), figure, sentence }]
-        : []
-    }),
   }
 }

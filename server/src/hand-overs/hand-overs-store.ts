@@ -82,6 +82,15 @@ export function createHandOversStore(database: Sequelize) {
     async delivered(id: string): Promise<void> {
       await rows.update({ body: null, deliveredAt: new Date(), lastFailure: null }, { where: { id } })
     },
+    /** Forgets what was delivered longer ago than so many days. */
+    async forgetDelivered(days: number): Promise<void> {
+      await database.query(
+        'DELETE FROM hand_overs WHERE delivered_at < now() - make_interval(days => :days)',
+        {
+          replacements: { days },
+        },
+      )
+    },
     /** How many are not delivered yet. */
     waiting: (): Promise<number> => rows.count({ where: { deliveredAt: null } }),
     async failed(id: string, failure: string, nextAttemptAt: Date): Promise<void> {

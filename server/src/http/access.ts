@@ -95,11 +95,15 @@ declare module 'express-serve-static-core' {
     access?: Access
     /** As it stands in the table. */
     address?: string
+    /** The key of another channel it came with. */
+    keyId?: string
   }
 }
 
 /** Lets through only what stands in the table, and notes who may use it; refuses an address's other methods by name. */
 export const knownAddress: RequestHandler = (req, res, next) => {
+  // A NUL can stand in no address, name or question of ours, and in no text of the database.
+  if (/%00/.test(req.url)) throw new AppError('ADDRESS_UNKNOWN')
   const address = addresses.find(({ fits }) => isFit(fits, req.path))
   if (!address) throw new AppError('ADDRESS_UNKNOWN')
   const method = req.method === 'HEAD' ? 'GET' : req.method

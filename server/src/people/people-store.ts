@@ -17,6 +17,7 @@ class PersonRow extends Model<InferAttributes<PersonRow>, Partial<InferAttribute
   declare name: string
   declare role: Role
   declare passwordHash: string | null
+  declare demo: boolean
   declare active: boolean
   declare invitationHash: string | null
   declare invitationUntil: Date | null
@@ -37,8 +38,8 @@ export interface PersonData extends Person {
 
 export type PeopleStore = ReturnType<typeof createPeopleStore>
 
-/** The people who work at the desk. */
-export function createPeopleStore(database: Sequelize) {
+/** The people who work at the desk. `demo`: whether those of the demo may come in too. */
+export function createPeopleStore(database: Sequelize, demo: boolean) {
   // A class of its own for each connection: `init` binds the class itself to it.
   const rows = class extends PersonRow {}.init(
     {
@@ -48,6 +49,7 @@ export function createPeopleStore(database: Sequelize) {
       role: DataTypes.TEXT,
       passwordHash: DataTypes.TEXT,
       active: { type: DataTypes.BOOLEAN, defaultValue: true },
+      demo: { type: DataTypes.BOOLEAN, defaultValue: false },
       invitationHash: DataTypes.TEXT,
       invitationUntil: DataTypes.DATE,
     },
@@ -57,16 +59,17 @@ export function createPeopleStore(database: Sequelize) {
 
   const toData = (row: PersonRow): PersonData => ({
     ...toPerson(row),
-    active: row.active,
-    hasPassword: row.passwordHash !== null,
+    active: row.active && (demo || !row.demo),
+    hasPassword: row.passwordHash !== null && (demo || !row.demo),
     invitationUntil: row.invitationUntil,
   })
+  const admitted = { active: true, ...(demo ? {} : { demo: false }) }
   const withEmail = (email: string) => where(fn('lower', col('email')), email.toLowerCase())
 
   return {
     /** Somebody who may sign in, by their address in any capitals. */
     async byEmail(email: string): Promise<PersonWithPassword | undefined> {
-      const row = await rows.findOne({ where: { [Op.and]: [withEmail(email), { active: true }] } })
+      const row = await rows.findOne({ where: { [Op.and]: [withEmail(email), admitted] } })
       return row ? { person: toPerson(row), passwordHash: row.passwordHash } : undefined
     },
     async byId(id: string, transaction?: Transaction): Promise<Person | undefined> {
@@ -75,7 +78,7 @@ export function createPeopleStore(database: Sequelize) {
     },
     /** Somebody who may work here. */
     async active(id: string): Promise<Person | undefined> {
-      const row = await rows.findOne({ where: { id, active: true } })
+      const row = await rows.findOne({ where: { id, ...admitted } })
       return row ? toPerson(row) : undefined
     },
     async all(transaction?: Transaction): Promise<PersonData[]> {
@@ -115,13 +118,14 @@ export function createPeopleStore(database: Sequelize) {
     /** Whom an invitation that still holds is for. */
     async invited(invitationHash: string, now: Date, transaction?: Transaction): Promise<Person | undefined> {
       const row = await rows.findOne({
-        where: { invitationHash, active: true, invitationUntil: { [Op.gt]: now } },
+        where: { invitationHash, ...admitted, invitationUntil: { [Op.gt]: now } },
         transaction,
       })
       return row ? toPerson(row) : undefined
     },
+    /** How many could come in. */
     async count(): Promise<number> {
-      return rows.count()
+      return rows.count({ where: admitted })
     },
   }
 }

@@ -9,11 +9,12 @@ import {
   type Person,
   type SessionState,
 } from '@vivid/contract'
+import type { Limits } from '../http/limits'
 import { parseOrThrow } from '../http/parse'
-import { param, route } from '../http/routing'
-import { limitedTo } from '../public/limits'
+import { idParam, param, route } from '../http/routing'
 import type { PeopleService } from './people-service'
 import type { PeopleStore } from './people-store'
+import { sessionCookie } from './session'
 import { browserOf, type SessionsStore } from './sessions-store'
 import type { SignInService } from './sign-in'
 import { whoIs } from './who-is'
@@ -25,11 +26,13 @@ export interface PeopleRoutesDeps {
   readonly signIn: SignInService
   readonly demoPeople: SessionState['demoPeople']
   readonly lender: string
+  readonly limits: Limits
+  readonly publicUrl: string | undefined
 }
 
 /** Signing in and out (`/api/session`), coming by an invitation, one's own sessions and password, and people. */
 export function peopleRoutes(deps: PeopleRoutesDeps): Router {
-  const { people, service, sessions, signIn, demoPeople, lender } = deps
+  const { people, service, sessions, signIn, demoPeople, lender, limits, publicUrl } = deps
   const router = Router()
   const state = (person: Person | null): SessionState => ({
     person,
@@ -55,27 +58,39 @@ export function peopleRoutes(deps: PeopleRoutesDeps): Router {
         await new Promise<void>((done, fail) =>
           req.session.destroy((err: unknown) => (err ? fail(err) : done())),
         )
-        res.clearCookie('vivid.session').json(state(null))
+        res.clearCookie(sessionCookie(publicUrl)).json(state(null))
       },
     ],
   })
 
   // A secret stands in the body, never in an address that is logged.
-  router.post('/invitation', limitedTo({ points: 20, seconds: 60 }), async (req, res) => {
-    const { name, email } = await service.invited(parseOrThrow(InvitationSecret, req.body).secret)
-    res.json({ name, email })
-  })
-  router.put('/invitation', limitedTo({ points: 20, seconds: 60 }), async (req, res) => {
-    const { secret, password } = parseOrThrow(AcceptInvitation, req.body)
-    const person = await service.accept(secret, password)
-    await startSession(req, person)
-    res.status(201).json(state(person))
-  })
+  router.post(
+    '/invitation',
+    limits.perAddress('invitations', { points: 20, seconds: 60 }),
+    async (req, res) => {
+      const { name, email } = await service.invited(parseOrThrow(InvitationSecret, req.body).secret)
+      res.json({ name, email })
+    },
+  )
+  router.put(
+    '/invitation',
+    limits.perAddress('invitations', { points: 20, seconds: 60 }),
+    async (req, res) => {
+      const { secret, password } = parseOrThrow(AcceptInvitation, req.body)
+      const person = await service.accept(secret, password)
+      await startSession(req, person)
+      res.status(201).json(state(person))
+    },
+  )
 
-  router.put('/me/password', limitedTo({ points: 10, seconds: 300 }), async (req, res) => {
-    await service.changePassword(parseOrThrow(ChangePassword, req.body), whoIs(res), req.sessionID)
-    res.json(await sessions.of(whoIs(res).id, req.sessionID))
-  })
+  router.put(
+    '/me/password',
+    limits.perAddress('passwords', { points: 10, seconds: 300 }),
+    async (req, res) => {
+      await service.changePassword(parseOrThrow(ChangePassword, req.body), whoIs(res), req.sessionID)
+      res.json(await sessions.of(whoIs(res).id, req.sessionID))
+    },
+  )
   router.get('/me/sessions', async (req, res) => {
     res.json(await sessions.of(whoIs(res).id, req.sessionID))
   })
@@ -93,10 +108,12 @@ export function peopleRoutes(deps: PeopleRoutesDeps): Router {
     res.status(201).json(await service.invite(parseOrThrow(InvitePerson, req.body), whoIs(res)))
   })
   router.put('/people/:id', async (req, res) => {
-    res.json(await service.change(param(req, 'id'), parseOrThrow(ChangePerson, req.body), whoIs(res)))
+    res.json(
+      await service.change(idParam(req, 'PERSON_UNKNOWN'), parseOrThrow(ChangePerson, req.body), whoIs(res)),
+    )
   })
   router.post('/people/:id/invitation', async (req, res) => {
-    res.status(201).json(await service.inviteAgain(param(req, 'id'), whoIs(res)))
+    res.status(201).json(await service.inviteAgain(idParam(req, 'PERSON_UNKNOWN'), whoIs(res)))
   })
   return router
 }

@@ -1,8 +1,8 @@
-import { randomBytes } from 'node:crypto'
 import ConnectSessionSequelize from 'connect-session-sequelize'
 import session from 'express-session'
 import { DataTypes, QueryTypes, type Sequelize } from 'sequelize'
 import type { RequestHandler } from 'express'
+import { sharedSecret } from '../database/secrets'
 
 declare module 'express-session' {
   interface SessionData {
@@ -11,11 +11,19 @@ declare module 'express-session' {
   }
 }
 
+const isSecure = (publicUrl: string | undefined) => publicUrl?.startsWith('https://') ?? false
+/** Behind TLS a name that browsers take from this host by TLS only, for the whole of it (RFC 6265bis). */
+export const sessionCookie = (publicUrl: string | undefined): string =>
+  isSecure(publicUrl) ? '__Host-vivid.session' : 'vivid.session'
+
 const HOURS = 60 * 60 * 1000
 const LASTS = 12 * HOURS
 
 /** Sessions kept in PostgreSQL, so that any server process knows them and a restart ends none. */
-export async function createSessions(database: Sequelize): Promise<RequestHandler> {
+export async function createSessions(
+  database: Sequelize,
+  publicUrl: string | undefined,
+): Promise<RequestHandler> {
   const Store = ConnectSessionSequelize(session.Store)
   database.define(
     'Session',
@@ -40,33 +48,21 @@ export async function createSessions(database: Sequelize): Promise<RequestHandle
     }),
   })
   return session({
-    name: 'vivid.session',
-    secret: await sharedSecret(database),
+    name: sessionCookie(publicUrl),
+    secret: await sharedSecret(database, 'session-secret'),
     store,
     resave: false,
     saveUninitialized: false,
     rolling: true,
-    cookie: { httpOnly: true, sameSite: 'strict', secure: 'auto', maxAge: LASTS },
+    cookie: {
+      httpOnly: true,
+      sameSite: 'strict',
+      path: '/',
+      secure: isSecure(publicUrl) || 'auto',
+      maxAge: LASTS,
+    },
   })
 }
 
 export const forgetExpiredSessions = (database: Sequelize): Promise<unknown> =>
   database.query('DELETE FROM sessions WHERE expires < now()', { type: QueryTypes.DELETE })
-
-/** The secret that signs session cookies: made once, kept in the database, the same for every server process. */
-async function sharedSecret(database: Sequelize): Promise<string> {
-  await database.query(
-    `INSERT INTO settings (key, value) VALUES ('session-secret', :secret) ON CONFLICT DO NOTHING`,
-    {
-      replacements: { secret: randomBytes(32).toString('base64') },
-    },
-  )
-  const [row] = await database.query<{ value: string }>(
-    `SELECT value FROM settings WHERE key = 'session-secret'`,
-    {
-      type: QueryTypes.SELECT,
-    },
-  )
-  if (!row) throw new Error('the session secret was written and cannot be read')
-  return row.value
-}

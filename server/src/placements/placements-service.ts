@@ -8,7 +8,8 @@ import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import type { RecordStore } from '../record/record-store'
 import { momentOf } from '../clock'
 import type { PlacementsStore } from './placements-store'
-import { presetsRefused, programNow } from './presets-refused'
+import type { RefusedPreset } from './presets-refused'
+import type { Work } from '../work/pool'
 
 export interface PlacementsDeps {
   readonly database: Sequelize
@@ -18,6 +19,7 @@ export interface PlacementsDeps {
   readonly sheets: RateSheetsStore
   readonly record: RecordStore
   readonly now: () => Date
+  readonly work: Work
   /** Tells every server process, once the transaction is through, that something is placed otherwise. */
   readonly announce: (transaction: Transaction) => Promise<void>
 }
@@ -26,39 +28,53 @@ export type PlacementsService = ReturnType<typeof createPlacementsService>
 
 /** Which pages of which sites show what: the only places calculators may be framed. */
 export function createPlacementsService(deps: PlacementsDeps) {
-  const { database, placements, calculators, editions, sheets, record, now, announce } = deps
+  const { database, placements, calculators, editions, sheets, record, now, announce, work } = deps
 
-  const refusedBy = async (calculator: CalculatorData, answers: PlacementChoices['answers']) => {
-    if (Object.keys(answers).length === 0) return []
-    const { id, liveEdition } = calculator
-    const [live, inForce] = await Promise.all([
-      liveEdition === null ? undefined : editions.one(id, liveEdition),
-      sheets.inForce(),
-    ])
-    const around = { today: momentOf(now()), sheets: inForce }
-    return presetsRefused(programNow(calculator, live, inForce), answers, around)
+  /** Of each of these placements, what its calculator does not take of the answers it begins with. */
+  async function refusedOf(
+    placed: readonly { readonly calculator: CalculatorData; readonly answers: PlacementChoices['answers'] }[],
+  ): Promise<readonly (readonly RefusedPreset[])[]> {
+    const asking = placed.filter(({ answers }) => Object.keys(answers).length > 0)
+    if (asking.length === 0) return placed.map(() => [])
+    const sheetsNow = await sheets.inForce()
+    const liveOf = async ({ id, liveEdition }: CalculatorData) =>
+      liveEdition === null ? undefined : (await editions.one(id, liveEdition))?.content
+    const given = await Promise.all(
+      asking.map(async ({ calculator, answers }) => ({
+        answers,
+        draft: calculator.draft,
+        live: await liveOf(calculator),
+      })),
+    )
+    const found = await work.do(
+      'presets',
+      { placed: given, today: momentOf(now()), sheets: sheetsNow },
+      { who: 'placements', what: 'answers of placements' },
+    )
+    return placed.map((one) => found[asking.indexOf(one)] ?? [])
   }
 
   async function listed(): Promise<PlacementsListed> {
-    const [sites, placed, sightings, drafts] = await Promise.all([
+    const [sites, placed, sightings, drafts, live] = await Promise.all([
       placements.sites(),
       placements.placements(),
       placements.sightings(),
       calculators.all(),
+      editions.liveTitles(),
     ])
     const titles = new Map(
       drafts.map(({ id, draft: { title, languages } }) => [
         id,
-        textIn(title, languages[0] ?? '', languages[0] ?? ''),
+        live.get(id) ?? textIn(title, languages[0] ?? '', languages[0] ?? ''),
       ]),
     )
     const calculatorOf = new Map(drafts.map((calculator) => [calculator.id, calculator]))
-    const refused = await Promise.all(
-      placed.map(async ({ calculator, answers, isLive }) => {
-        const found = calculatorOf.get(calculator)
-        return isLive && found ? (await refusedBy(found, answers)).map(({ label }) => label) : []
-      }),
-    )
+    const looked = placed.map(({ calculator, answers, isLive }) => {
+      const found = calculatorOf.get(calculator)
+      return isLive && found ? { calculator: found, answers } : undefined
+    })
+    const known = looked.filter((one) => one !== undefined)
+    const refused = await refusedOf(known)
     return {
       sites,
       placements: placed.map(({ origins: _, ...placement }, at) => {
@@ -67,7 +83,9 @@ export function createPlacementsService(deps: PlacementsDeps) {
           ...placement,
           title: titles.get(placement.calculator) ?? placement.slug,
           lastSeen: last?.lastSeen.toISOString() ?? null,
-          refused: refused[at] ?? [],
+          refused: (refused[known.indexOf(looked[at] as (typeof known)[number])] ?? []).map(
+            ({ label }) => label,
+          ),
           seenAt: last && last.page !== placement.page ? `${last.origin}${last.page}` : null,
         }
       }),
@@ -86,20 +104,25 @@ export function createPlacementsService(deps: PlacementsDeps) {
     person,
   })
 
-  /** What a placement is called on record: the page, and what it shows. */
-  async function described(choices: PlacementChoices, transaction: Transaction) {
-    const { site, page, calculator, language, answers } = choices
-    const [sites, found] = [await placements.sites(transaction), await calculators.byId(calculator)]
-    const known = sites.find(({ id }) => id === site)
-    if (!known) throw new AppError('SITE_UNKNOWN', { field: 'site' })
+  /** Refuses a calculator that is not there, or answers it does not take; before anything is locked. */
+  async function refuseUnfit({ calculator, answers }: PlacementChoices): Promise<CalculatorData> {
+    const found = await calculators.byId(calculator)
     if (!found) throw new AppError('CALCULATOR_UNKNOWN', { field: 'calculator', details: { calculator } })
-    const [wrong] = await refusedBy(found, answers)
+    const [wrong] = (await refusedOf([{ calculator: found, answers }]))[0] ?? []
     if (wrong)
       throw new AppError('PRESET_REFUSED', {
         field: `answers.${wrong.field}`,
         details: { question: wrong.label, answer: answers[wrong.field] ?? '', calculator: found.slug },
       })
-    return { subject: `${known.name} ${page}`, details: { calculator: found.slug, language } }
+    return found
+  }
+
+  /** What a placement is called on record: the page, and what it shows. */
+  async function described(choices: PlacementChoices, { slug }: CalculatorData, transaction: Transaction) {
+    const { site, page, language } = choices
+    const known = (await placements.sites(transaction)).find(({ id }) => id === site)
+    if (!known) throw new AppError('SITE_UNKNOWN', { field: 'site' })
+    return { subject: `${known.name} ${page}`, details: { calculator: slug, language } }
   }
 
   const change = async (act: (transaction: Transaction) => Promise<void>): Promise<PlacementsListed> => {
@@ -133,18 +156,22 @@ export function createPlacementsService(deps: PlacementsDeps) {
         await placements.removeSite(id, transaction)
         await record.append(entry('siteRemoved', id, site.name, person), transaction)
       }),
-    add: (choices: PlacementChoices, person: Person) =>
-      change(async (transaction) => {
-        const { subject, details } = await described(choices, transaction)
+    async add(choices: PlacementChoices, person: Person) {
+      const calculator = await refuseUnfit(choices)
+      return change(async (transaction) => {
+        const { subject, details } = await described(choices, calculator, transaction)
         const id = await placements.add(choices, transaction)
         await record.append(entry('placed', id, subject, person, details), transaction)
-      }),
-    change: (id: string, choices: PlacementChoices, person: Person) =>
-      change(async (transaction) => {
-        const { subject, details } = await described(choices, transaction)
+      })
+    },
+    async change(id: string, choices: PlacementChoices, person: Person) {
+      const calculator = await refuseUnfit(choices)
+      return change(async (transaction) => {
+        const { subject, details } = await described(choices, calculator, transaction)
         if (!(await placements.change(id, choices, transaction))) throw new AppError('PLACEMENT_UNKNOWN')
         await record.append(entry('placementChanged', id, subject, person, details), transaction)
-      }),
+      })
+    },
     remove: (id: string, person: Person) =>
       change(async (transaction) => {
         const placed = (await placements.placements(transaction)).find((one) => one.id === id)

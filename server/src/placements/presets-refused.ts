@@ -1,8 +1,15 @@
-import { compile, createEvaluator, textIn, type Moment, type Program, type RateSheet } from '@vivid/core'
+import {
+  compile,
+  createEvaluator,
+  openProgram,
+  textIn,
+  type CalculatorDocument,
+  type Moment,
+  type Program,
+  type RateSheet,
+} from '@vivid/core'
 import type { EditionContent, PlacementChoices } from '@vivid/contract'
 import { PLAIN_LOCALE, readPresets } from '@vivid/contract/wording'
-import type { CalculatorData } from '../calculators/calculators-store'
-import type { EditionData } from '../editions/editions-store'
 
 export interface RefusedPreset {
   /** The question's id, and what visitors read; the id where the calculator does not ask it. */
@@ -11,20 +18,28 @@ export interface RefusedPreset {
 }
 
 /** What visitors are asked: the live edition, or the draft where nothing is live. */
-export function programNow(
-  { draft }: CalculatorData,
-  live: EditionData | undefined,
+const programNow = (
+  draft: CalculatorDocument,
+  live: string | undefined,
   sheets: readonly RateSheet[],
-): Program {
-  return live ? (JSON.parse(live.content) as EditionContent).program : compile(draft, sheets).program
+): Program =>
+  live === undefined
+    ? compile(draft, sheets).program
+    : openProgram((JSON.parse(live) as EditionContent).program)
+
+/** What a placement begins with, and the program it is for: an edition's as it was frozen, or a draft. */
+export interface Placed {
+  readonly answers: PlacementChoices['answers']
+  readonly live: string | undefined
+  readonly draft: CalculatorDocument
 }
 
-/** The answers of a placement that a program does not take, or does not ask for. */
+/** The answers of a placement that its calculator does not take, or does not ask for. */
 export function presetsRefused(
-  program: Program,
-  answers: PlacementChoices['answers'],
+  { answers, live, draft }: Placed,
   around: { readonly today: Moment; readonly sheets: readonly RateSheet[] },
 ): RefusedPreset[] {
+  const program = programNow(draft, live, around.sheets)
   const main = program.languages[0] ?? ''
   const labels = new Map(
     program.steps.flatMap(({ step }) =>

@@ -3,28 +3,29 @@ import { Answered, Counted, PlacingQuery } from '@vivid/contract'
 import { isoDate } from '@vivid/core'
 import type { AudienceCounter } from '../audience/counter'
 import { dayOf } from '../clock'
+import type { Limits } from '../http/limits'
 import { parseOrThrow } from '../http/parse'
 import { placingOf } from '../placements/placing'
-import { limitedTo } from './limits'
 import type { LiveCalculators } from './live-calculators'
 
 export interface CountingDeps {
   readonly live: LiveCalculators
   readonly counter: AudienceCounter
   readonly now: () => Date
+  readonly limits: Limits
 }
 
 /** What pages tell and the placement script asks: `/api/public/audience…` and `/api/public/placing`. All from memory. */
-export function countingRoutes({ live, counter, now }: CountingDeps): Router {
+export function countingRoutes({ live, counter, now, limits }: CountingDeps): Router {
   const router = Router()
   const today = () => isoDate(dayOf(now()))
 
-  router.post('/audience', limitedTo({ points: 240, seconds: 60 }), (req, res) => {
+  router.post('/audience', limits.perAddress('counts', { points: 240, seconds: 60 }), (req, res) => {
     const counted = parseOrThrow(Counted, req.body)
     if (mayBeCounted(req) && isKnown(counted)) counter.count(counted, today())
     res.sendStatus(204)
   })
-  router.post('/audience/answers', limitedTo({ points: 60, seconds: 60 }), (req, res) => {
+  router.post('/audience/answers', limits.perAddress('answers', { points: 60, seconds: 60 }), (req, res) => {
     const answered = parseOrThrow(Answered, req.body)
     const offer = live.get(answered.calculator)
     if (mayBeCounted(req) && offer?.state === 'live') {
@@ -40,7 +41,7 @@ export function countingRoutes({ live, counter, now }: CountingDeps): Router {
     }
     res.sendStatus(204)
   })
-  router.get('/placing', limitedTo({ points: 600, seconds: 60 }), (req, res) => {
+  router.get('/placing', limits.perAddress('placing', { points: 600, seconds: 60 }), (req, res) => {
     const { placement, calculator, page } = parseOrThrow(PlacingQuery, req.query)
     const { origin } = req.headers
     const { placing, sighting } = placingOf(

@@ -5,7 +5,7 @@ import { copiedDatabase } from '../../../scripts/lib/scratch-server.mjs'
 import { connect } from '../database/connection'
 import { announce } from '../database/notices'
 import { migrate } from '../database/migrate'
-import { loadDemoOnce } from '../database/demo/load-demo'
+import { loadDemoOnce } from '../demo/load-demo'
 import { TODAY } from '../testing/today'
 import { LiveCalculators } from './live-calculators'
 import { createRefresher } from './refresher'
@@ -75,7 +75,9 @@ test('a hundred changes with late, lost and reordered answers, and a listener th
       await announce(writer)(`sheet/residential-rates`, transaction)
       await announce(writer)(SLUG, transaction)
     })
-    await expect.poll(() => messageOf(SLUG), { timeout: 1_500, interval: 10 }).toBe(`round ${round}, change 2`)
+    await expect
+      .poll(() => messageOf(SLUG), { timeout: 1_500, interval: 10 })
+      .toBe(`round ${round}, change 2`)
     fails = () => false
   }
   await expect.poll(() => live.secondsBehind, { timeout: 2_000 }).toBe(0)

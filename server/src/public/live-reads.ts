@@ -17,7 +17,7 @@ const ADDRESS = '/api/public/calculators/:slug'
  * The live edition, `GET /api/public/calculators/:slug`: asked for most of all, so it stands before everything else and
  * is sent as it was made ready, plain and compressed, once a minute or when something changes.
  */
-export function liveReads(live: LiveCalculators, now: () => Date): Router {
+export function liveReads(live: LiveCalculators, now: () => Date, handsOver: boolean): Router {
   const router = Router()
   const kept = keptForTheMinute<{ etag: string; plain: Buffer; gzipped: Buffer }>(live, now)
   router.get(ADDRESS, (req, res) => {
@@ -26,7 +26,7 @@ export function liveReads(live: LiveCalculators, now: () => Date): Router {
     res.set({ ...forAnybody, 'x-content-type-options': 'nosniff' })
     const calculator = liveOrThrow(live, param(req, 'slug'))
     const { etag, plain, gzipped } = kept(calculator.slug, () => {
-      const served = serve(live, calculator, minuteOf(now()))
+      const served = serve(live, calculator, minuteOf(now()), handsOver)
       const text = Buffer.from(JSON.stringify(served))
       return { etag: etagOf(served), plain: text, gzipped: gzipSync(text) }
     })

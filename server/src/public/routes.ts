@@ -1,44 +1,36 @@
 import { Router } from 'express'
-import { EvaluateRequest, evaluateResponse, fileKinds, HandOverRequest, ShownRequest } from '@vivid/contract'
-import { evaluate } from '@vivid/core'
-import type { TellBroken } from '../broken-steps'
+import { EvaluateRequest, fileKinds, HandOverRequest, ShownRequest } from '@vivid/contract'
+import { forVisitor } from '../work/for-visitor'
+import type { Work } from '../work/pool'
 import { minuteOf, momentOf } from '../clock'
 import type { AudienceCounter } from '../audience/counter'
 import { keyOrAddressLimit } from '../channels/key-limits'
 import type { HandOvers } from '../hand-overs/hand-overs-service'
 import { AppError } from '../http/app-error'
+import type { Limits } from '../http/limits'
 import { parseOrThrow } from '../http/parse'
 import { param, route } from '../http/routing'
 import { countingRoutes } from './counting-routes'
 import { files } from './files'
-import type { FileMaker } from './files/file-maker'
 import type { LiveCalculators } from './live-calculators'
 import { forAnybody } from './live-reads'
-import { limitedTo } from './limits'
-import { languageFor, liveOrThrow, serve } from './serving'
-import { shownFigures, shownInput } from './shown-figures'
+import { liveOrThrow, sheetsAt } from './serving'
+import { shownInput } from './shown-figures'
 
 export interface PublicDeps {
   readonly live: LiveCalculators
   readonly now: () => Date
-  readonly handOvers: HandOvers
-  readonly fileMaker: FileMaker
+  /** Undefined: nobody takes them. */
+  readonly handOvers: HandOvers | undefined
+  readonly work: Work
   readonly counter: AudienceCounter
   /** Notes that a key was used. */
   readonly keyUsed: (id: string) => void
-  readonly tellBroken: TellBroken
+  readonly limits: Limits
 }
 
 /** What anyone may ask without signing in: `/api/public/calculators/:slug…`. Any site may read and evaluate. */
-export function publicRoutes({
-  live,
-  now,
-  handOvers,
-  fileMaker,
-  counter,
-  keyUsed,
-  tellBroken,
-}: PublicDeps): Router {
+export function publicRoutes({ live, now, handOvers, work, counter, keyUsed, limits }: PublicDeps): Router {
   const router = Router()
   router.use((_req, res, next) => {
     res.set(forAnybody)
@@ -52,18 +44,25 @@ export function publicRoutes({
       })
       .sendStatus(204)
   })
-  router.use(countingRoutes({ live, counter, now }))
+  router.use(countingRoutes({ live, counter, now, limits }))
   route(router, '/calculators/:slug/evaluate', {
     post: [
-      keyOrAddressLimit((hash) => live.keyByHash(hash), keyUsed),
-      (req, res) => {
+      keyOrAddressLimit(limits, (hash) => live.keyByHash(hash), keyUsed),
+      async (req, res) => {
         const { answers, language } = parseOrThrow(EvaluateRequest, req.body)
         const calculator = liveOrThrow(live, param(req, 'slug'))
-        const { program } = calculator.content
-        const { sheets } = serve(live, calculator, minuteOf(now()))
-        const evaluation = evaluate(program, answers, { today: momentOf(now()), sheets })
-        tellBroken(`page ${calculator.slug}`, evaluation)
-        const response = evaluateResponse(calculator, evaluation, languageFor(program, language))
+        const moment = now()
+        const response = await work.do(
+          'evaluate',
+          {
+            calculator,
+            sheets: sheetsAt(live, calculator, minuteOf(moment)),
+            answers,
+            language,
+            today: momentOf(moment),
+          },
+          forVisitor(req, res, `page ${calculator.slug}`),
+        )
         const [problem] = response.problems
         if (problem) {
           throw new AppError('ANSWERS_INVALID', {
@@ -79,18 +78,14 @@ export function publicRoutes({
   })
   route(router, '/calculators/:slug/files/:kind', {
     post: [
-      limitedTo({ points: 30, seconds: 60 }),
+      limits.perAddress('files', { points: 30, seconds: 60 }),
       async (req, res) => {
         const kind = fileKinds.find((one) => one === param(req, 'kind'))
         if (!kind) throw new AppError('ADDRESS_UNKNOWN')
         const slug = param(req, 'slug')
         const input = await shownInput(live, slug, parseOrThrow(ShownRequest, req.body), now())
-        const shown = shownFigures(input)
-        tellBroken(`file of ${slug}`, shown.evaluation)
-        const { type, ending, needsLoan } = files[kind]
-        if (needsLoan && !shown.ledger)
-          throw new AppError('NOTHING_BORROWED', { details: { calculator: slug } })
-        const file = await fileMaker.make({ kind, input })
+        const { type, ending } = files[kind]
+        const file = await work.do('file', { kind, input }, forVisitor(req, res, `file of ${slug}`))
         res
           .set({
             'cache-control': 'no-store',
@@ -103,15 +98,16 @@ export function publicRoutes({
   })
   route(router, '/calculators/:slug/hand-overs', {
     post: [
-      limitedTo({ points: 30, seconds: 600 }),
+      limits.perAddress('hand-overs', { points: 30, seconds: 600 }),
       async (req, res) => {
+        if (!handOvers) throw new AppError('HAND_OVER_OFF')
         const { name, reach, message, consent: _, ...shown } = parseOrThrow(HandOverRequest, req.body)
         const slug = param(req, 'slug')
         const input = await shownInput(live, slug, shown, now())
-        await handOvers.accept(shownFigures(input), {
-          answers: shown.answers,
-          person: { name, reach, message },
-        })
+        const person = { name, reach, message }
+        await handOvers.accept(
+          await work.do('handOver', { ...input, person }, forVisitor(req, res, `hand-over of ${slug}`)),
+        )
         res.status(202).json({ accepted: true })
       },
     ],

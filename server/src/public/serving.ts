@@ -1,14 +1,25 @@
 import { createHash } from 'node:crypto'
 import type { LiveCalculator, ServedCalculator } from '@vivid/contract'
-import { begunBy, type Program } from '@vivid/core'
+import { begunBy, type RateSheet } from '@vivid/core'
 import { AppError } from '../http/app-error'
 import type { LiveCalculators } from './live-calculators'
 
-/** A calculator as it stands at a minute ("2026-11-25T09:41"): with the versions of its sheets that have begun. Coming rates stay here. */
-export function serve(live: LiveCalculators, calculator: LiveCalculator, minute: string): ServedCalculator {
-  const sheets = live.sheets(calculator.content.program.sheets).map((sheet) => begunBy(sheet, minute))
-  return { ...calculator, today: minute.slice(0, 10), sheets }
-}
+/** The sheets a calculator looks up, with the versions that have begun at a minute ("2026-11-25T09:41"). Coming rates stay here. */
+export const sheetsAt = (live: LiveCalculators, calculator: LiveCalculator, minute: string): RateSheet[] =>
+  live.sheets(calculator.content.program.sheets).map((sheet) => begunBy(sheet, minute))
+
+/** A calculator as it stands at a minute. */
+export const serve = (
+  live: LiveCalculators,
+  calculator: LiveCalculator,
+  minute: string,
+  handsOver: boolean,
+): ServedCalculator => ({
+  ...calculator,
+  today: minute.slice(0, 10),
+  sheets: sheetsAt(live, calculator, minute),
+  handsOver,
+})
 
 /**
  * Keeps what is made for visitors as long as it is the same: until something is live otherwise, or the next minute,
@@ -27,16 +38,9 @@ export function keptForTheMinute<Made>(live: LiveCalculators, now: () => Date) {
   }
 }
 
-/** The language asked for, if the calculator speaks it: exactly, or in another country's kind; else its main one. */
-export function languageFor({ languages }: Program, asked: string | undefined): string {
-  const exact = languages.find((language) => language.toLowerCase() === asked?.toLowerCase())
-  const kin = languages.find((language) => asked && language.slice(0, 2) === asked.slice(0, 2).toLowerCase())
-  return exact ?? kin ?? languages[0] ?? 'en-CA'
-}
-
 /** Names what is served; `page` names the page it stands in, if any. */
-export const etagOf = ({ sha256, edition, today, sheets }: ServedCalculator, page = ''): string =>
-  `"${sha256.slice(0, 32)}-${edition}-${today}${sheets.length ? `-${markOf(sheets)}` : ''}${page && `-${page}`}"`
+export const etagOf = ({ sha256, edition, today, sheets, handsOver }: ServedCalculator, page = ''): string =>
+  `"${sha256.slice(0, 32)}-${edition}-${today}${handsOver ? '' : '-q'}${sheets.length ? `-${markOf(sheets)}` : ''}${page && `-${page}`}"`
 
 const markOf = (sheets: ServedCalculator['sheets']) =>
   createHash('sha256').update(JSON.stringify(sheets)).digest('hex').slice(0, 12)

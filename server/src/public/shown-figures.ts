@@ -21,7 +21,8 @@ import {
 import { dayOf, endOf, minuteOf } from '../clock'
 import { AppError } from '../http/app-error'
 import type { LiveCalculators } from './live-calculators'
-import { languageFor, liveOrThrow, serve } from './serving'
+import { liveOrThrow, sheetsAt } from './serving'
+import { languageFor } from './language-for'
 
 /** How long a page may stay open and still be worked out for the day it was served. */
 const DAYS_OPEN = 31
@@ -69,7 +70,7 @@ export async function shownInput(
     throw new AppError('EDITION_UNKNOWN', { field: 'edition', details: { number: String(edition) } })
   const end = minuteOf(endOf(on, now))
   const known = ratesFrom !== undefined && ratesFrom < end ? ratesFrom : end
-  const { sheets } = serve(live, calculator, known)
+  const sheets = sheetsAt(live, calculator, known)
   return { calculator, sheets, answers, language: languageFor(calculator.content.program, language), on }
 }
 

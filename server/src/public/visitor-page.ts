@@ -3,15 +3,19 @@ import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import express, { Router, type Request, type Response } from 'express'
 import { minuteOf } from '../clock'
+import { AppError } from '../http/app-error'
 import { param, route } from '../http/routing'
+import { htmlText, scriptJson } from '@vivid/contract/formats'
 import { isRightToLeft, languageOf, spokenLanguages } from '@vivid/contract/wording'
 import { textIn, type Program } from '@vivid/core'
 import type { PublicDeps } from './routes'
-import { etagOf, keptForTheMinute, languageFor, serve } from './serving'
+import { etagOf, keptForTheMinute, serve } from './serving'
+import { languageFor } from './language-for'
 
 export interface VisitorPageDeps extends Pick<PublicDeps, 'live' | 'now'> {
   /** The folder of the built visitor page. */
   readonly visitorFolder: string
+  readonly handsOver: boolean
 }
 
 const security = (frameAncestors: string) =>
@@ -29,7 +33,7 @@ const security = (frameAncestors: string) =>
   ].join('; ')
 
 /** The page a visitor sees, `/c/:slug`, its preview for the desk, and the placement script. */
-export function visitorPages({ live, now, visitorFolder }: VisitorPageDeps): Router {
+export function visitorPages({ live, now, visitorFolder, handsOver }: VisitorPageDeps): Router {
   const router = Router()
   const page = readFileSync(resolve(visitorFolder, 'index.html'), 'utf8')
   const kept = keptForTheMinute<{ etag: string; html: string }>(live, now)
@@ -49,14 +53,14 @@ export function visitorPages({ live, now, visitorFolder }: VisitorPageDeps): Rou
         const { lang } = req.query
         const language = languageFor(program, typeof lang === 'string' ? lang : undefined)
         const { etag, html } = kept(`${asked} ${language}`, () => {
-          const served = serve(live, offer.calculator, minuteOf(now()))
+          const served = serve(live, offer.calculator, minuteOf(now()), handsOver)
           const main = program.languages[0] ?? ''
           return {
             etag: etagOf(served, `${pageName}-${language}`),
             html: filled(page, {
               lang: language,
               title: textIn(program.title, language, main),
-              head: `<script type="application/json" id="calculator">${safeJson(served)}</script>`,
+              head: `<script type="application/json" id="calculator">${scriptJson(served)}</script>`,
               noScript: withoutScript(program, language, main),
             }),
           }
@@ -86,6 +90,10 @@ export function visitorPages({ live, now, visitorFolder }: VisitorPageDeps): Rou
       },
     ],
   })
+  // The page alone is of no use, and has a policy only where it stands.
+  router.get('/visitor/index.html', () => {
+    throw new AppError('ADDRESS_UNKNOWN')
+  })
   router.use(
     '/visitor',
     express.static(visitorFolder, { index: false, immutable: true, maxAge: '1y', fallthrough: true }),
@@ -96,7 +104,7 @@ export function visitorPages({ live, now, visitorFolder }: VisitorPageDeps): Rou
     const asked = typeof req.query.lang === 'string' ? req.query.lang : undefined
     const lang = asked ?? (req.acceptsLanguages(...spokenLanguages) || 'en')
     const [title, text] = languageOf(lang).page.notices[name]
-    const body = `<main class="notice"><h1>${title}</h1><p>${message ? escaped(message) : text}</p></main>`
+    const body = `<main class="notice"><h1>${title}</h1><p>${message ? htmlText(message) : text}</p></main>`
     const status = statusOf[name]
     res.set({ 'cache-control': 'no-cache', 'x-robots-tag': 'noindex' }).status(status).type('html')
     res.send(filled(page, { lang, title, body }))
@@ -109,8 +117,8 @@ const statusOf = { takenDown: 200, unknown: 404 } as const
 function withoutScript(program: Program, language: string, main: string): string {
   const contact = program.contact ? textIn(program.contact, language, main) : ''
   const lines = [languageOf(language).page.notices.noScript(program.lender), contact].filter(Boolean)
-  return `<main class="notice"><h1>${escaped(textIn(program.title, language, main))}</h1>${lines
-    .map((line) => `<p>${escaped(line)}</p>`)
+  return `<main class="notice"><h1>${htmlText(textIn(program.title, language, main))}</h1>${lines
+    .map((line) => `<p>${htmlText(line)}</p>`)
     .join('')}</main>`
 }
 
@@ -118,16 +126,6 @@ function framedBy(res: Response, ancestors: string): void {
   res.removeHeader('x-frame-options')
   res.set({ 'content-security-policy': security(ancestors), 'cross-origin-resource-policy': 'cross-origin' })
 }
-
-/** JSON that can stand inside a script element, whatever text it holds. */
-const safeJson = (value: unknown) =>
-  JSON.stringify(value).replace(
-    /[<>&\u2028\u2029]/g,
-    (c) => `\\u${c.charCodeAt(0).toString(16).padStart(4, '0')}`,
-  )
-
-const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
-const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => escapes[c] ?? c)
 
 interface PageParts {
   readonly lang: string
@@ -140,8 +138,8 @@ interface PageParts {
 /** The built page with its marked places filled. */
 const filled = (page: string, { lang, title, head = '', body = '', noScript = '' }: PageParts) =>
   page
-    .replace('lang="en"', () => `lang="${escaped(lang)}" dir="${isRightToLeft(lang) ? 'rtl' : 'ltr'}"`)
-    .replace('<!--title-->', () => escaped(title))
+    .replace('lang="en"', () => `lang="${htmlText(lang)}" dir="${isRightToLeft(lang) ? 'rtl' : 'ltr'}"`)
+    .replace('<!--title-->', () => htmlText(title))
     .replace('<!--calculator-->', () => head)
     .replace('<!--notice-->', () => body)
     .replace('<!--no-script-->', () => noScript)

@@ -20,7 +20,7 @@ import { answeringStale, refuseStale } from '../http/stale'
 import type { PeopleStore } from '../people/people-store'
 import { sheetEntry } from '../record/entries'
 import type { RecordStore } from '../record/record-store'
-import { impactOf } from './impact'
+import type { Work } from '../work/pool'
 import { refuseFaulty } from './refuse-faulty'
 import type { RateSheetsStore, SheetData } from './rate-sheets-store'
 
@@ -32,6 +32,7 @@ export interface RateSheetsDeps {
   readonly editions: EditionsStore
   readonly people: PeopleStore
   readonly now: () => Date
+  readonly work: Work
   /** Tells every server process, once the transaction is through, that a sheet changed. */
   readonly announce: (sheetId: string, transaction: Transaction) => Promise<void>
 }
@@ -43,7 +44,7 @@ export type RateSheetsService = ReturnType<typeof createRateSheetsService>
  * its versions is in force from its minute on, in every calculator that looks it up.
  */
 export function createRateSheetsService(deps: RateSheetsDeps) {
-  const { database, sheets, record, calculators, editions, people, now, announce } = deps
+  const { database, sheets, record, calculators, editions, people, now, announce, work } = deps
 
   /** Each sheet as the desk lists it, or one. */
   async function said(id?: string): Promise<SheetListed[]> {
@@ -112,9 +113,14 @@ export function createRateSheetsService(deps: RateSheetsDeps) {
     listed: () => said(),
 
     /** What a changed sheet would do to the calculators that are live. Keeps nothing. */
-    async impact(sheet: RateSheet): Promise<SheetImpactSaid> {
+    async impact(sheet: RateSheet, person: Person): Promise<SheetImpactSaid> {
       refuseFaulty(sheet)
-      return impactOf(sheet, await sheets.inForce(), await editions.liveDrafts(), minuteOf(now()))
+      const [inForce, live] = [await sheets.inForce(), await editions.liveDrafts()]
+      return work.do(
+        'impact',
+        { sheet, inForce, live, now: minuteOf(now()) },
+        { who: person.id, what: `impact of ${sheet.id}` },
+      )
     },
 
     async save({ revision, sheet }: SaveSheet, person: Person): Promise<SheetListed> {
@@ -165,8 +171,8 @@ export function createRateSheetsService(deps: RateSheetsDeps) {
       }),
 
     /** A state that was approved before, to look at or to start from. */
-    async edition(id: string, number: number): Promise<RateSheet> {
-      const found = Number.isSafeInteger(number) ? await sheets.edition(id, number) : undefined
+    async edition(id: string, number: number | undefined): Promise<RateSheet> {
+      const found = number === undefined ? undefined : await sheets.edition(id, number)
       if (!found) throw unknownSheet(`${id}, edition ${number}`)
       return found.sheet
     },

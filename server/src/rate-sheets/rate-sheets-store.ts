@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { DataTypes, type InferAttributes, Model, QueryTypes, type Sequelize, Transaction } from 'sequelize'
 import { RateSheet } from '@vivid/core'
 
@@ -122,6 +123,14 @@ export function createRateSheetsStore(database: Sequelize) {
     /** What drafts are tried with: what is in force, and the draft of a sheet of which nothing was approved yet. */
     async tried(): Promise<RateSheet[]> {
       return (await this.all()).map(({ live, draft }) => live ?? draft)
+    },
+    /** Says whether any of them is another than it was. */
+    async mark(): Promise<string> {
+      const found = await rows.findAll({ attributes: ['id', 'revision', 'liveRevision'], order: ['id'] })
+      const text = found.map(
+        ({ id, revision, liveRevision }) => `${id} ${liveRevision ?? `draft ${revision}`}`,
+      )
+      return createHash('sha256').update(text.join('\n')).digest('hex').slice(0, 16)
     },
     /** The sheets as they were approved by a moment. */
     async approvedBy(moment: Date): Promise<RateSheet[]> {

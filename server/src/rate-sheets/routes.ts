@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { AtRevision, SaveSheet, SendDraft, SendSheetBack } from '@vivid/contract'
 import { RateSheet } from '@vivid/core'
 import { parseOrThrow } from '../http/parse'
-import { param } from '../http/routing'
+import { numberParam, param } from '../http/routing'
 import { whoIs } from '../people/who-is'
 import type { RateSheetsService } from './rate-sheets-service'
 
@@ -16,7 +16,7 @@ export function rateSheetRoutes(sheets: RateSheetsService): Router {
   })
   router.post('/impact', async (req, res) => {
     const { sheet } = parseOrThrow(z.strictObject({ sheet: RateSheet }), req.body)
-    res.json(await sheets.impact(sheet))
+    res.json(await sheets.impact(sheet, whoIs(res)))
   })
   router.post('/:id/send', async (req, res) => {
     res.json(await sheets.send(param(req, 'id'), parseOrThrow(SendDraft, req.body), whoIs(res)))
@@ -28,7 +28,7 @@ export function rateSheetRoutes(sheets: RateSheetsService): Router {
     res.json(await sheets.approve(param(req, 'id'), parseOrThrow(AtRevision, req.body), whoIs(res)))
   })
   router.get('/:id/editions/:number', async (req, res) => {
-    res.json(await sheets.edition(param(req, 'id'), Number(param(req, 'number'))))
+    res.json(await sheets.edition(param(req, 'id'), numberParam(req)))
   })
   return router
 }

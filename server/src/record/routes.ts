@@ -1,6 +1,6 @@
 import { Router } from 'express'
-import Papa from 'papaparse'
 import { RecordQuery, type RecordEntry } from '@vivid/contract'
+import { writeCsv } from '@vivid/contract/formats'
 import { parseOrThrow } from '../http/parse'
 import { route } from '../http/routing'
 import type { RecordStore } from './record-store'
@@ -30,18 +30,10 @@ export function recordRoutes(record: RecordReads): Router {
   return router
 }
 
-/** RFC 4180; what a spreadsheet would take for a formula is made a plain text. */
 function csvOf(entries: readonly RecordEntry[]): string {
-  const rows = entries.map(({ number, at, person, act, of, id, subject, details, hash }) => ({
-    number,
-    at,
-    person,
-    act,
-    of,
-    id,
-    subject,
-    details: JSON.stringify(details),
-    hash,
-  }))
-  return Papa.unparse(rows, { escapeFormulae: true, newline: '\r\n' })
+  const columns = ['number', 'at', 'person', 'act', 'of', 'id', 'subject', 'details', 'hash'] as const
+  const rows = entries.map((entry) =>
+    columns.map((column) => (column === 'details' ? JSON.stringify(entry.details) : entry[column])),
+  )
+  return writeCsv([columns, ...rows])
 }

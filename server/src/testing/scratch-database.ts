@@ -2,7 +2,7 @@ import pino from 'pino'
 import type { TestProject } from 'vitest/node'
 import { scratchCluster } from '../../../scripts/lib/scratch-server.mjs'
 import { connect } from '../database/connection'
-import { loadDemoOnce } from '../database/demo/load-demo'
+import { loadDemoOnce } from '../demo/load-demo'
 import { migrate } from '../database/migrate'
 import { TODAY } from './today'
 

@@ -9,13 +9,15 @@ import type { CalculatorOpened } from '@vivid/contract'
 import { copiedDatabase } from '../../../scripts/lib/scratch-server.mjs'
 import { buildApp } from '../app'
 import { connect } from '../database/connection'
-import { demoPeople } from '../database/demo/demo-people'
+import { demoPeople } from '../demo/demo-people'
 import { tellBrokenTo } from '../broken-steps'
-import { loadDemoOnce } from '../database/demo/load-demo'
+import { loadDemoOnce } from '../demo/load-demo'
 import { migrate } from '../database/migrate'
 import { startDelivering } from '../hand-overs/deliver'
 import { createHandOversStore } from '../hand-overs/hand-overs-store'
-import makeInWorker from '../public/files/worker'
+import { createWork, type Work } from '../work/pool'
+import work from '../work/worker'
+import { createLimits } from '../http/limits'
 import { startCounting, type AudienceCounter } from '../audience/counter'
 import { createReader } from '../database/reader'
 import { createServices, type Services } from '../services'
@@ -40,6 +42,10 @@ export async function testServer({
   replicas = [],
   log = pino({ level: 'silent' }),
   connections = 10,
+  handsOver = true,
+  publicUrl,
+  trustedProxies = 0,
+  work: given,
 }: {
   databaseUrl?: string
   demo?: boolean
@@ -49,6 +55,11 @@ export async function testServer({
   log?: Logger
   /** How many connections its pool has. */
   connections?: number
+  /** Whether somebody takes hand-overs. */
+  handsOver?: boolean
+  publicUrl?: string
+  trustedProxies?: number
+  work?: Work
 } = {}): Promise<TestServer> {
   const url = databaseUrl ?? (await copiedDatabase(inject('clusterUrl')))
   const database = connect(url, log, connections)
@@ -57,18 +68,26 @@ export async function testServer({
   const live = new LiveCalculators(database, url, log)
   await live.open()
   const handOvers = createHandOversStore(database)
-  const delivering = startDelivering(handOvers, { url: () => receiver, secret: 'test-secret' }, log)
+  const delivering = startDelivering(
+    handOvers,
+    { url: () => receiver, secret: 'test-secret', keepDays: 30 },
+    log,
+  )
   const reader = createReader(
     database,
     replicas.map((replica) => connect(replica, log)),
     log,
   )
+  // In this thread, unless a test is about threads: the worker runs the same.
+  const here = (task: Parameters<typeof work>[0]) => work(structuredClone(task))
+  const workHere = given ?? createWork(tellBrokenTo(log), here, here)
   const services = createServices({
     database,
     reader,
-    tellBroken: tellBrokenTo(log),
+    work: workHere,
     now,
     lender: 'Larkmoor Mutual',
+    demo,
   })
   const counter = startCounting(services.keepTally, log)
   const pages = mkdtempSync(join(tmpdir(), 'vivid-pages-'))
@@ -83,8 +102,10 @@ export async function testServer({
     live,
     counter,
     handOvers,
-    // In this thread: the worker runs the same.
-    fileMaker: { make: makeInWorker, close: async () => undefined },
+    handsOver,
+    limits: createLimits(database, 'a secret of the tests'),
+    publicUrl,
+    work: workHere,
     hurry: delivering.hurry,
     log,
     now,
@@ -92,7 +113,7 @@ export async function testServer({
     lender: 'Larkmoor Mutual',
     deskFolder: pages,
     visitorFolder: pages,
-    trustedProxies: 0,
+    trustedProxies,
     metricsToken: undefined,
   })
   const server = app.listen(0, '127.0.0.1')

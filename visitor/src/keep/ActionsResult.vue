@@ -23,7 +23,11 @@ const { words, say, results, program, live } = calculator
 const ledger = computed(() => results.value && keptLedger(results.value))
 const needsLedger: readonly ActionName[] = ['csv', 'xlsx', 'calendar']
 const actions = computed(() =>
-  readout.actions.filter((action) => !needsLedger.includes(action) || ledger.value !== undefined),
+  readout.actions.filter(
+    (action) =>
+      (!needsLedger.includes(action) || ledger.value !== undefined) &&
+      (action !== 'handOver' || live.value?.handsOver !== false),
+  ),
 )
 const labels = computed((): Record<ActionName, string> => ({
   startAgain: words.value.startAgain,
@@ -130,7 +134,7 @@ function sent(): void {
 </script>
 
 <template>
-  <section class="result wide keeping" :aria-label="say(step.label)">
+  <section v-if="actions.length > 0" class="result wide keeping" :aria-label="say(step.label)">
     <h2>{{ say(step.label) }}</h2>
     <div class="actions">
       <button

@@ -1,4 +1,5 @@
 import type { Ledger, Program } from '@vivid/core/evaluate'
+import { writeCsv } from '@vivid/contract/formats'
 import type { PageWords } from '@vivid/contract/wording'
 
 /** The schedule as CSV (RFC 4180): a header, then one line a payment, amounts as plain decimals. */
@@ -26,9 +27,5 @@ export function scheduleCsv(
       ...[row.payment, row.principal, row.interest, row.extra, row.closing].map(amount),
     ]
   })
-  return (
-    [head, ...rows].map((cells) => cells.map((cell) => quoted(String(cell))).join(',')).join('\r\n') + '\r\n'
-  )
+  return writeCsv([head, ...rows])
 }
-
-const quoted = (cell: string) => (/[",\r\n]/.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)

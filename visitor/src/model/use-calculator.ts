@@ -50,6 +50,8 @@ export interface CalculatorSource {
 
 /** A live calculator's address and edition. */
 export interface LivePage {
+  /** Whether somebody takes what is handed over. */
+  readonly handsOver: boolean
   readonly slug: string
   readonly edition: number
 }

@@ -112,8 +112,9 @@ function stopSentence(stop: Stop, f: Figures): string {
     case 'NOT_WHOLE':
       return `A whole number is needed here, not ${stop.what}.`
     case 'TOO_LARGE':
-    case 'TOO_MUCH_WORK':
       return 'These answers lead to figures too large to work out.'
+    case 'TOO_MUCH_WORK':
+      return 'This line takes more work than a page may do.'
     case 'BROKEN':
       return 'This cannot be worked out: the mistake is ours, not yours.'
     case 'WAITS':

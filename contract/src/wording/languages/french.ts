@@ -112,8 +112,9 @@ function stopSentence(stop: Stop, f: Figures): string {
     case 'NOT_WHOLE':
       return `Il faut un nombre entier, et non ${stop.what}.`
     case 'TOO_LARGE':
-    case 'TOO_MUCH_WORK':
       return 'Ces réponses mènent à des chiffres trop grands.'
+    case 'TOO_MUCH_WORK':
+      return 'Cette ligne demande plus de calculs qu’une page ne peut en faire.'
     case 'BROKEN':
       return 'Ce calcul est impossible : l’erreur est de notre côté.'
     case 'WAITS':

@@ -112,8 +112,9 @@ function stopSentence(stop: Stop, f: Figures): string {
     case 'NOT_WHOLE':
       return `Hier wird eine ganze Zahl gebraucht, nicht ${stop.what}.`
     case 'TOO_LARGE':
-    case 'TOO_MUCH_WORK':
       return 'Diese Angaben führen zu Zahlen, die zu groß sind.'
+    case 'TOO_MUCH_WORK':
+      return 'Diese Zeile braucht mehr Rechenarbeit, als eine Seite leisten darf.'
     case 'BROKEN':
       return 'Das lässt sich nicht berechnen: Der Fehler liegt bei uns.'
     case 'WAITS':

@@ -108,8 +108,9 @@ function stopSentence(stop: Stop, f: Figures): string {
     case 'NOT_WHOLE':
       return `דרוש כאן מספר שלם, ולא ${stop.what}.`
     case 'TOO_LARGE':
-    case 'TOO_MUCH_WORK':
       return 'התשובות האלה מביאות למספרים גדולים מדי.'
+    case 'TOO_MUCH_WORK':
+      return 'השורה הזאת דורשת יותר חישובים ממה שדף יכול לבצע.'
     case 'BROKEN':
       return 'אי אפשר לחשב את זה: הטעות אצלנו.'
     case 'WAITS':

@@ -111,8 +111,9 @@ function stopSentence(stop: Stop, f: Figures): string {
     case 'NOT_WHOLE':
       return `Aquí hace falta un número entero, no ${stop.what}.`
     case 'TOO_LARGE':
-    case 'TOO_MUCH_WORK':
       return 'Estas respuestas llevan a cifras demasiado grandes.'
+    case 'TOO_MUCH_WORK':
+      return 'Esta línea exige más cálculo del que una página puede hacer.'
     case 'BROKEN':
       return 'Esto no se puede calcular: el error es nuestro.'
     case 'WAITS':

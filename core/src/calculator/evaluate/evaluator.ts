@@ -20,6 +20,7 @@ import { lookUp } from './look-up'
 import { readOut, type ReadoutSources } from './readouts'
 import { termsReader, type TermsReader } from './terms-reader'
 import { kept, sameInputs, type State } from './state'
+import { metered, TooMuchWork } from '../../work'
 import { valueOf } from './value-of'
 
 /** What an evaluation needs besides the answers: the moment, and the rate sheets the program looks values up in. */
@@ -33,10 +34,12 @@ export interface Around {
 interface Remembered {
   readonly inputs: readonly unknown[]
   readonly state: State
+  /** What it took, counted again each time it is used: the same answers come to the same, however they were typed. */
+  readonly spent: number
 }
 
-/** The most operations one evaluation may take; 200 steps of ordinary formulas take a few thousand. */
-const MOST_WORK = 500_000
+/** The most work one evaluation may take, about a second; 200 steps of ordinary formulas take a hundredth of it. */
+const MOST_WORK = 1_500_000
 
 export type Evaluator = (answers: Answers, around: Around) => Evaluation
 
@@ -53,22 +56,50 @@ export function createEvaluatorWith(program: Program, further: Further | undefin
   return (answers, around) => {
     const now = new Map<string, Remembered>()
     const states = new Map<string, State>()
-    const work = { left: MOST_WORK }
+    let left = MOST_WORK
     for (const id of order) {
       const one = stepOf.get(id)
       if (!one) continue
       const inputs = inputsOf(one, answers, around, states)
       const last = before.get(id)
-      const context = { program, answers, around, states, work, further }
-      const state = unbroken(one, () =>
-        last && sameInputs(last.inputs, inputs) ? last.state : kept(last?.state, workOut(one, context)),
-      )
-      states.set(id, state)
-      now.set(id, { inputs, state })
+      const context = { program, answers, around, states, further }
+      const { state, spent } =
+        last && sameInputs(last.inputs, inputs) ? last : workOutWithin(left, one, last?.state, context)
+      left -= spent
+      states.set(id, state ?? {})
+      if (state) now.set(id, { inputs, state, spent })
+      if (state && left >= 0) continue
+      // Whatever took most of the work has to become simpler; what would have come after it waits.
+      states.set(...dearestOf(now, one, spent))
+      break
     }
     before = now
     return evaluationOf(program, answers, states)
   }
+}
+
+/** Works one step out within what is left; without a state where that was not enough. */
+function workOutWithin(
+  left: number,
+  one: ProgramStep,
+  before: State | undefined,
+  context: Context,
+): { readonly state: State | undefined; readonly spent: number } {
+  const { result, spent } = metered(left, () => unbroken(one, () => kept(before, workOut(one, context))))
+  return { state: result, spent }
+}
+
+/** Of the steps worked out, and the one that was not to its end, the one that took most: it is what stops the evaluation. */
+function dearestOf(
+  done: ReadonlyMap<string, Remembered>,
+  last: ProgramStep,
+  spentOnLast: number,
+): [string, State] {
+  const [id] = [...done].reduce((a, b) => (b[1].spent > a[1].spent ? b : a), [
+    last.step.id,
+    { spent: spentOnLast },
+  ] as readonly [string, { readonly spent: number }])
+  return [id, { problem: { code: 'STEP_STOPPED', field: id, stop: { code: 'TOO_MUCH_WORK' } } }]
 }
 
 /** The program's order with what explains the others behind them, wherever it stands on the page. */
@@ -99,7 +130,6 @@ interface Context {
   readonly answers: Answers
   readonly around: Around
   readonly states: ReadonlyMap<string, State>
-  readonly work: { left: number }
   readonly further: Further | undefined
 }
 
@@ -118,6 +148,7 @@ function unbroken({ step }: ProgramStep, work: () => State): State {
   try {
     return work()
   } catch (error) {
+    if (error instanceof TooMuchWork) throw error
     const reason = error instanceof Error ? error.message : String(error)
     return stopped(step.id, step.kind, { code: 'BROKEN', reason })
   }
@@ -200,11 +231,10 @@ function waits(): never {
   throw new Stopped({ code: 'WAITS' })
 }
 
-const valuesFor = ({ around, program, states, work, further }: Context): Values => ({
+const valuesFor = ({ around, program, states, further }: Context): Values => ({
   functionNamed: (name) => lightNamed(name) ?? further?.functionNamed(name),
   today: around.today,
   minorDigits: program.minorDigits,
-  work,
   valueOf: (id) => states.get(id)?.computed ?? waits(),
   figureOf: (id, figure) => figureOf(states.get(id)?.computed, figure),
 })

@@ -68,10 +68,10 @@ export function rungsOf({ over }: StepOf<'ladder'>, base: LoanTerms, terms: Term
   }))
   const rates = ratesOf(list('terms.rates'))
   const asked = askedOf()
-  const answer = ladder(asked)
+  const answer = ladder(asked, figuresOfRung)
   if (!answer.ok) throw new Stopped({ code: 'REFUSED', refusal: answer })
   const wide = lengths.length
-  return answer.rungs.map((ledger, i) => ({
+  return answer.rungs.map((figures, i) => ({
     rate: over === 'rates' ? rates[i] : over === 'ratesByTerms' ? rates[Math.floor(i / wide)] : undefined,
     length: over === 'terms' ? lengths[i] : over === 'ratesByTerms' ? lengths[i % wide] : undefined,
     amount:
@@ -80,7 +80,7 @@ export function rungsOf({ over }: StepOf<'ladder'>, base: LoanTerms, terms: Term
         : over === 'amounts'
           ? minor(amounts('terms.amounts')[i] ?? 0)
           : undefined,
-    ...figuresOfRung(ledger),
+    ...figures,
   }))
 
   function askedOf(): Ladder {

@@ -1,4 +1,3 @@
-import Papa from 'papaparse'
 import {
   freeId,
   minorDigitsOf,
@@ -8,6 +7,7 @@ import {
   type Proof,
   type Question,
 } from '@vivid/core'
+import { writeCsv } from '@vivid/contract/formats'
 import {
   createFigures,
   isUnreadable,
@@ -186,6 +186,5 @@ export function writeProofs({ proofs, steps, languages, currency }: CalculatorDo
       return line ? [line.figure, line.tolerance] : ['', '']
     }),
   ])
-  // A cell that a spreadsheet would take for a formula is written with a mark before it; our own headings begin with "=".
-  return Papa.unparse([head, ...rows])
+  return writeCsv([head, ...rows])
 }

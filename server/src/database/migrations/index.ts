@@ -12,6 +12,8 @@ import { placements } from './0011-placements'
 import { audience } from './0012-audience'
 import { channelKeys } from './0013-channel-keys'
 import { fourEyes } from './0014-four-eyes'
+import { closedDoors } from './0015-closed-doors'
+import { meters } from './0016-meters'
 
 /** A change to the tables: SQL and nothing else, so that it does the same for ever, whatever becomes of our code and data. */
 export interface Migration {
@@ -35,4 +37,6 @@ export const migrations: readonly Migration[] = [
   { name: '0012-audience', sql: audience },
   { name: '0013-channel-keys', sql: channelKeys },
   { name: '0014-four-eyes', sql: fourEyes },
+  { name: '0015-closed-doors', sql: closedDoors },
+  { name: '0016-meters', sql: meters },
 ]

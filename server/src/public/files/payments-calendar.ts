@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import ical, { ICalCalendarMethod } from 'ical-generator'
+import { plainLine } from '@vivid/contract/formats'
 import { textIn, type Ledger } from '@vivid/core'
 import type { ShownFigures } from '../shown-figures'
 
@@ -9,8 +10,12 @@ export async function paymentsCalendar(shown: ShownFigures): Promise<Buffer> {
   const { ledger } = shown
   if (!ledger) throw new Error('a schedule is kept of a loan only')
   const calendar = ical({
-    name: textIn(program.title, language, main),
-    prodId: { company: program.lender, product: 'payments', language: language.slice(0, 2).toUpperCase() },
+    name: plainLine(textIn(program.title, language, main)),
+    prodId: {
+      company: plainLine(program.lender).replace(/\/+/g, ' '),
+      product: 'payments',
+      language: language.slice(0, 2).toUpperCase(),
+    },
     method: ICalCalendarMethod.PUBLISH,
   })
   const name = nameOf(shown, ledger)
@@ -24,7 +29,7 @@ export async function paymentsCalendar(shown: ShownFigures): Promise<Buffer> {
       stamp: new Date(`${shown.on}T00:00:00Z`),
       timezone: 'UTC',
       allDay: true,
-      summary: words.calendarEntry(figures.money(payment)),
+      summary: plainLine(words.calendarEntry(figures.money(payment))),
       description: `${words.paymentNumber(figures.count(number), '')}. ${words.columns.balance}: ${figures.money(closing)}. ${words.illustration}`,
     })
   }

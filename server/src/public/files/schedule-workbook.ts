@@ -1,4 +1,5 @@
 import ExcelJS from 'exceljs'
+import { sheetNames, xmlText } from '@vivid/contract/formats'
 import { isRightToLeft } from '@vivid/contract/wording'
 import { textIn, type LedgerRow } from '@vivid/core'
 import type { ShownFigures } from '../shown-figures'
@@ -9,7 +10,7 @@ export async function scheduleWorkbook(shown: ShownFigures): Promise<Buffer> {
   const { ledger } = shown
   if (!ledger) throw new Error('a schedule is kept of a loan only')
   const book = new ExcelJS.Workbook()
-  book.creator = program.lender
+  book.creator = xmlText(program.lender)
   book.created = new Date(`${shown.on}T00:00:00Z`)
   book.modified = book.created
   const view = { rightToLeft: isRightToLeft(language), state: 'frozen' as const, ySplit: 1 }
@@ -17,7 +18,8 @@ export async function scheduleWorkbook(shown: ShownFigures): Promise<Buffer> {
   const amountFormat = figures.digits === 0 ? '#,##0' : `#,##0.${'0'.repeat(figures.digits)}`
   const { columns } = words
 
-  const payments = book.addWorksheet(sheetName(textIn(program.title, language, main)), { views: [view] })
+  const [title = '', year = ''] = sheetNames([textIn(program.title, language, main), words.year])
+  const payments = book.addWorksheet(title, { views: [view] })
   payments.columns = [
     { header: words.number, width: 8 },
     { header: columns.date, width: 13, style: { numFmt: 'yyyy-mm-dd' } },
@@ -32,7 +34,7 @@ export async function scheduleWorkbook(shown: ShownFigures): Promise<Buffer> {
     ])
   }
 
-  const years = book.addWorksheet(sheetName(words.year), { views: [view] })
+  const years = book.addWorksheet(year, { views: [view] })
   years.columns = [
     { header: words.year, width: 8 },
     ...amountColumns.map((name) => ({ header: columns[name], width: 16, style: { numFmt: amountFormat } })),
@@ -55,6 +57,3 @@ const amountOf: Record<(typeof amountColumns)[number], (row: LedgerRow) => numbe
   insurance: (row) => row.insurance,
   balance: (row) => row.closing,
 }
-
-/** Sheet names may be 31 characters long and hold none of these signs. */
-const sheetName = (text: string) => text.replace(/[*?:\\/[\]]/g, ' ').slice(0, 31) || 'Schedule'

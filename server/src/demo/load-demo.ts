@@ -1,12 +1,12 @@
 import equal from 'fast-deep-equal'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import { CalculatorDocument, compile, type PlainDate, RateSheet, stoppingProblems } from '@vivid/core'
-import { contentOf, freeze } from '../../editions/edition-content'
-import { calculatorEntry, sheetEntry } from '../../record/entries'
-import { createRecordStore, type NewEntry } from '../../record/record-store'
+import { contentOf, freeze } from '../editions/edition-content'
+import { calculatorEntry, sheetEntry } from '../record/entries'
+import { createRecordStore, type NewEntry } from '../record/record-store'
 import { resolveStyle } from '@vivid/contract'
-import { shippedStyles } from '../../house-styles/shipped-styles'
-import { hashPassword } from '../../people/password'
+import { shippedStyles } from '../house-styles/shipped-styles'
+import { hashPassword } from '../people/password'
 import { type DemoCalculator, demoCalculators } from './demo-calculators'
 import { demoPeople } from './demo-people'
 import { type UsedCalculator, loadAudience } from './demo-audience'
@@ -27,7 +27,13 @@ export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promi
     const insert = inserter(database, transaction)
     const ids = new Map<string, string>()
     for (const { name, email, role, password } of demoPeople) {
-      const id = await insert('people', { name, email, role, password_hash: await hashPassword(password) })
+      const id = await insert('people', {
+        demo: true,
+        name,
+        email,
+        role,
+        password_hash: await hashPassword(password),
+      })
       ids.set(email, id)
     }
     await insertPeopleWhoCannotSignIn(insert, today)
@@ -71,12 +77,14 @@ async function insertPeopleWhoCannotSignIn(insert: Insert, today: PlainDate): Pr
     email: 'bo@larkmoor.example',
     role: 'author',
     active: false,
+    demo: true,
   })
   await insert('people', {
     name: 'Tamsin Areola',
     email: 'tamsin@larkmoor.example',
     role: 'author',
     invitation_hash: 'demo',
+    demo: true,
     invitation_until: daysBefore(today, -5),
   })
 }

@@ -1,5 +1,6 @@
 import express, { Router } from 'express'
 import { z } from 'zod'
+import { htmlText } from '@vivid/contract/formats'
 
 const Received = z.object({
   title: z.string(),
@@ -32,9 +33,6 @@ export function handOverReceiver(): Router {
   return router
 }
 
-const escapes: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' }
-const escaped = (text: string) => text.replace(/[&<>"]/g, (c) => escapes[c] ?? c)
-
 const page = (all: readonly z.infer<typeof Received>[]) => `<!doctype html>
 <html lang="en-CA">
 <head>
@@ -57,8 +55,8 @@ const page = (all: readonly z.infer<typeof Received>[]) => `<!doctype html>
 
 const one = ({ name, reach, message, title, on, answers, figures }: z.infer<typeof Received>) => `
 <article>
-  <h2>${escaped(name)}, ${escaped(reach)}</h2>
-  <p>${escaped(title)}, ${escaped(on)}${message ? `: “${escaped(message)}”` : ''}</p>
-  <ul>${figures.map(({ label, figure, sentence }) => `<li>${escaped(label)} <strong>${escaped(figure)}</strong> ${escaped(sentence)}</li>`).join('')}</ul>
-  <p class="after">${answers.map(({ question, answer }) => `${escaped(question)}: ${escaped(answer)}`).join(' · ')}</p>
+  <h2>${htmlText(name)}, ${htmlText(reach)}</h2>
+  <p>${htmlText(title)}, ${htmlText(on)}${message ? `: “${htmlText(message)}”` : ''}</p>
+  <ul>${figures.map(({ label, figure, sentence }) => `<li>${htmlText(label)} <strong>${htmlText(figure)}</strong> ${htmlText(sentence)}</li>`).join('')}</ul>
+  <p class="after">${answers.map(({ question, answer }) => `${htmlText(question)}: ${htmlText(answer)}`).join(' · ')}</p>
 </article>`

@@ -7,7 +7,7 @@ import {
   renameLanguage,
   starters,
 } from '@vivid/core'
-import type { ShippedStyle } from '../../house-styles/shipped-styles'
+import type { ShippedStyle } from '../house-styles/shipped-styles'
 import { hebrewTexts } from './demo-hebrew'
 
 /** A calculator of the demo lender: its draft, and the documents of the editions it has had, oldest first. */

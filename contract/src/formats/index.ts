@@ -1,0 +1,5 @@
+export { unmarkedCell, writeCsv, type CsvCell } from './csv'
+export { htmlText, scriptJson } from './html'
+export { plainLine, xmlText } from './plain-line'
+export { sheetNames } from './sheet-names'
+export { placementSnippet } from './snippet'

@@ -1,0 +1,32 @@
+import type { Sequelize } from 'sequelize'
+import type { Express } from 'express'
+import { announcePlacements } from '../public/live-calculators'
+import type { PlacementsStore } from '../placements/placements-store'
+import { lenderSite } from './stand-ins/lender-site'
+
+export interface RunningDemo {
+  /** The made-up lender's website. */
+  readonly lenderAddress: string
+  /** The stand-in for the lender's own system. */
+  readonly handOverUrl: string
+}
+
+/** Starts the stand-ins of the demo: on this machine only, beside the server, and gone with it. */
+export async function startDemo({
+  database,
+  placements,
+  deskAddress,
+  listen,
+}: {
+  readonly database: Sequelize
+  readonly placements: PlacementsStore
+  readonly deskAddress: () => string
+  /** Has something listen at the port of the made-up lender; its address. */
+  readonly listen: (site: Express) => Promise<string>
+}): Promise<RunningDemo> {
+  const lenderAddress = await listen(lenderSite(deskAddress))
+  // The site is at another port each time; only there may its calculators be framed.
+  if (await placements.moveStandIn(lenderAddress))
+    await database.transaction((transaction) => announcePlacements(database)(transaction))
+  return { lenderAddress, handOverUrl: `${lenderAddress}/hand-overs` }
+}

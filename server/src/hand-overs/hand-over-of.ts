@@ -1,0 +1,43 @@
+import { readoutText, textOfAnswer } from '@vivid/contract/wording'
+import { textIn, type Answers } from '@vivid/core'
+import type { ShownFigures } from '../public/shown-figures'
+import type { HandOverBody } from './hand-overs-store'
+
+export interface HandOverPerson {
+  readonly name: string
+  readonly reach: string
+  readonly message: string
+}
+
+/** What is passed on of a visitor's figures: what was asked, answered and shown, in their language. */
+export function handOverOf(
+  { calculator, program, evaluation, figures, language, main, on }: ShownFigures,
+  answers: Answers,
+  person: HandOverPerson,
+): HandOverBody {
+  return {
+    calculator: calculator.slug,
+    title: textIn(program.title, language, main),
+    edition: calculator.edition,
+    language,
+    on,
+    ...person,
+    answers: program.steps.flatMap(({ step }) => {
+      if (step.kind !== 'question' || evaluation.hidden.has(step.id)) return []
+      const value = evaluation.values[step.id]
+      return [
+        {
+          question: textIn(step.label, language, main) || step.name,
+          answer: value ? figures.value(value) : textOfAnswer(step, answers[step.id], figures),
+        },
+      ]
+    }),
+    figures: evaluation.readouts.flatMap((readout) => {
+      const step = program.steps.find((one) => one.step.id === readout.id)?.step
+      const { figure, sentence } = readoutText(readout, figures, main)
+      return step?.kind === 'readout' && (figure || sentence)
+        ? [{ label: textIn(step.label, language, main), figure, sentence }]
+        : []
+    }),
+  }
+}
