@@ -4,11 +4,7 @@
  */
 
 /** An evaluation takes more than it may. */
-export class TooMuchWork extends Error {
-  constructor() {
-    super('this takes more work than one evaluation may')
-  }
-}
+export class TooMuchWork extends Error {}
 
 let left = Infinity
 

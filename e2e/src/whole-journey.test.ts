@@ -208,7 +208,7 @@ test('an approver who made the last change is told that another has to put it li
   await fill(approver, '#page-introduction', 'Tea, and the tide.')
   await expectText(approver, '.note', 'Draft saved')
   await sendForApproval(approver)
-  await expectText(approver, '.actions', 'You changed it last: another approver puts it live.')
+  await expectText(approver, '.actions', 'You changed it too: another approver puts it live.')
   const disabled = await approver.$eval(
     '.actions .ant-btn-primary',
     (button) => (button as HTMLButtonElement).disabled,

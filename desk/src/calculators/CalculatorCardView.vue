@@ -38,6 +38,7 @@ const figures = computed(() => createFigures(card.languages[0] ?? 'en-CA', card.
         </p>
       </template>
     </div>
+    <p v-else-if="card.meterWaits" class="none">Being worked out …</p>
     <p v-else class="none">No figure yet: the draft has something to mend first.</p>
     <p class="soft foot">
       {{ card.sampleName }}<br />Changed by {{ card.lastEditedBy }}, {{ dayOf(card.lastEditedAt) }}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Alert, Skeleton } from 'ant-design-vue'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { z } from 'zod'
 import { CalculatorCard } from '@vivid/contract'
 import { sentenceOf } from '../api/api-error'
@@ -17,15 +17,23 @@ const problem = ref('')
 const making = ref(false)
 const waiting = computed(() => cards.value?.filter(({ state }) => state === 'sent').length ?? 0)
 
+/** Figures that are still being worked out are there a moment later. */
+const [LOOK_AGAIN_MS, MOST_LOOKS] = [800, 10]
+let looks = 0
+let again: number | undefined
+
 async function load(): Promise<void> {
   problem.value = ''
   try {
     cards.value = await request(z.array(CalculatorCard), 'GET', '/calculators')
+    if (cards.value.some(({ meterWaits }) => meterWaits) && looks++ < MOST_LOOKS)
+      again = window.setTimeout(() => void load(), LOOK_AGAIN_MS)
   } catch (error) {
     problem.value = sentenceOf(error)
   }
 }
 onMounted(load)
+onUnmounted(() => window.clearTimeout(again))
 </script>
 
 <template>

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import type { CalculatorOpened, SheetListed, StyleListed } from '@vivid/contract'
+import type { CalculatorCard, CalculatorOpened, SheetListed, StyleListed } from '@vivid/contract'
 import { paragraphs, starters, type RateSheet } from '@vivid/core'
 import { TestClient, testServer, type TestServer } from '../testing/test-server'
 
@@ -188,10 +188,12 @@ describe('sheets', () => {
     const sheet = await one('brought-rates')
     expect(sheet).toMatchObject({ state: 'sent', live: null, sentBy: 'Ines Okafor' })
     expect(sheet.sentNote).toContain('Brought loan')
-    const card = (
-      await people.ines.ask<{ id: string; meter: unknown }[]>('GET', '/api/calculators')
-    ).body.find(({ id }) => id === made.id)
-    expect(card?.meter).not.toBeNull()
+    await expect
+      .poll(async () => {
+        const { body } = await people.ines.ask<CalculatorCard[]>('GET', '/api/calculators')
+        return body.find(({ id }) => id === made.id)?.meter?.figure
+      })
+      .toMatch(/^\$/)
     for (const [who, action] of [
       ['ines', 'send'],
       ['odile', 'approve'],

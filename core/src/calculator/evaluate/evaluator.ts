@@ -33,7 +33,7 @@ export interface Around {
 /** A state with what it was worked out from. */
 interface Remembered {
   readonly inputs: readonly unknown[]
-  readonly state: State
+  readonly result: State
   /** What it took, counted again each time it is used: the same answers come to the same, however they were typed. */
   readonly spent: number
 }
@@ -56,6 +56,7 @@ export function createEvaluatorWith(program: Program, further: Further | undefin
   return (answers, around) => {
     const now = new Map<string, Remembered>()
     const states = new Map<string, State>()
+    const spentOn = new Map<string, number>()
     let left = MOST_WORK
     for (const id of order) {
       const one = stepOf.get(id)
@@ -63,14 +64,19 @@ export function createEvaluatorWith(program: Program, further: Further | undefin
       const inputs = inputsOf(one, answers, around, states)
       const last = before.get(id)
       const context = { program, answers, around, states, further }
-      const { state, spent } =
-        last && sameInputs(last.inputs, inputs) ? last : workOutWithin(left, one, last?.state, context)
+      const { result: state, spent } =
+        last && sameInputs(last.inputs, inputs)
+          ? last
+          : metered(left, () => unbroken(one, () => kept(last?.result, workOut(one, context))))
       left -= spent
-      states.set(id, state ?? {})
-      if (state) now.set(id, { inputs, state, spent })
+      spentOn.set(id, spent)
+      if (state) {
+        states.set(id, state)
+        now.set(id, { inputs, result: state, spent })
+      }
       if (state && left >= 0) continue
-      // Whatever took most of the work has to become simpler; what would have come after it waits.
-      states.set(...dearestOf(now, one, spent))
+      // It has to become simpler; what would have come after it waits.
+      states.set(...dearest(spentOn))
       break
     }
     before = now
@@ -78,28 +84,10 @@ export function createEvaluatorWith(program: Program, further: Further | undefin
   }
 }
 
-/** Works one step out within what is left; without a state where that was not enough. */
-function workOutWithin(
-  left: number,
-  one: ProgramStep,
-  before: State | undefined,
-  context: Context,
-): { readonly state: State | undefined; readonly spent: number } {
-  const { result, spent } = metered(left, () => unbroken(one, () => kept(before, workOut(one, context))))
-  return { state: result, spent }
-}
-
-/** Of the steps worked out, and the one that was not to its end, the one that took most: it is what stops the evaluation. */
-function dearestOf(
-  done: ReadonlyMap<string, Remembered>,
-  last: ProgramStep,
-  spentOnLast: number,
-): [string, State] {
-  const [id] = [...done].reduce((a, b) => (b[1].spent > a[1].spent ? b : a), [
-    last.step.id,
-    { spent: spentOnLast },
-  ] as readonly [string, { readonly spent: number }])
-  return [id, { problem: { code: 'STEP_STOPPED', field: id, stop: { code: 'TOO_MUCH_WORK' } } }]
+/** The step that took most of the work: it is what stops the evaluation. */
+function dearest(spentOn: ReadonlyMap<string, number>): [string, State] {
+  const [field] = [...spentOn].reduce((a, b) => (b[1] > a[1] ? b : a), ['', -1])
+  return [field, stopped(field, '', { code: 'TOO_MUCH_WORK' })]
 }
 
 /** The program's order with what explains the others behind them, wherever it stands on the page. */
