@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { MOST_STEPS } from '@vivid/core'
 import { AskedDay, Ordinal, OrdinalText } from './bounds'
 import { hostEvents } from './visitor'
 
@@ -20,7 +21,9 @@ export type Counted = z.infer<typeof Counted>
 export const Answered = z.strictObject({
   calculator: z.string().max(80),
   edition: Ordinal,
-  bands: z.record(z.string().max(60), z.string().max(60)),
+  bands: z
+    .record(z.string().max(60), z.string().max(60))
+    .refine((bands) => Object.keys(bands).length <= MOST_STEPS, `at most ${MOST_STEPS} answers`),
 })
 export type Answered = z.infer<typeof Answered>
 

@@ -86,7 +86,7 @@ export {
   renameStep,
   usersOf,
 } from './calculator/edit'
-export { bandEnd, bandOf } from './calculator/bands'
+export { bandEnd, bandOf, isBandOf } from './calculator/bands'
 export { shareOf } from './calculator/evaluate/answers'
 export { createEvaluator, evaluate } from './calculator/evaluate/evaluate'
 export type { Around, Evaluator } from './calculator/evaluate/evaluator'

@@ -37,6 +37,7 @@ export const inviteByHand = (env: NodeJS.ProcessEnv, asked: unknown): Promise<st
       work: nothingToWorkOut,
       now,
       lender: settings.lender,
+      log: silent,
       demo: settings.demo,
     })
     const person = InvitePerson.parse(asked)

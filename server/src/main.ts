@@ -58,6 +58,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     now,
     lender: settings.lender,
     demo: settings.demo,
+    log,
   })
   const servers: Server[] = []
   const working: Background[] = []

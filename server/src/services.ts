@@ -7,7 +7,9 @@ import { createCalculatorsStore } from './calculators/calculators-store'
 import { createCardMeters } from './calculators/card-meters'
 import { createKeysService } from './channels/keys-service'
 import { createKeysStore } from './channels/keys-store'
+import type { Logger } from 'pino'
 import type { Reader } from './database/reader'
+import { isRowsFault, keepEach } from './database/rows-fault'
 import { createEditionsService } from './editions/editions-service'
 import { createEditionsStore } from './editions/editions-store'
 import { createHouseStylesService } from './house-styles/house-styles-service'
@@ -30,6 +32,7 @@ export interface ServicesDeps {
   readonly work: Work
   readonly now: () => Date
   readonly lender: string
+  readonly log: Logger
   /** Whether the people of the demo may come in. */
   readonly demo: boolean
 }
@@ -37,7 +40,8 @@ export interface ServicesDeps {
 export type Services = ReturnType<typeof createServices>
 
 /** Everything the server keeps, and the rules for it, on one database. */
-export function createServices({ database, reader, work, now, lender, demo }: ServicesDeps) {
+export function createServices({ database, reader, work, now, lender, demo, log }: ServicesDeps) {
+  const leftOut = (_row: object, err: unknown) => log.warn({ err }, 'something counted cannot be kept')
   const people = createPeopleStore(database, demo)
   const sessions = createSessionsStore(database)
   const calculators = createCalculatorsStore(database)
@@ -120,9 +124,13 @@ export function createServices({ database, reader, work, now, lender, demo }: Se
     /** Keeps what pages counted. */
     keepTally: async (tally: Tally): Promise<void> => {
       // First what may be kept twice without harm: counts must not be added again where something fails.
-      await placements.keepSightings(tally.sightings)
-      for (const { id, at } of tally.keys) await keys.used(id, at)
-      await audience.keep(tally)
+      await keepEach(tally.sightings, (one) => placements.keepSightings([one]), leftOut)
+      await keepEach(tally.keys, ({ id, at }) => keys.used(id, at), leftOut)
+      await audience.keep(tally).catch(async (error: unknown) => {
+        if (!isRowsFault(error)) throw error
+        await keepEach(tally.counts, (one) => audience.keep({ counts: [one], bands: [] }), leftOut)
+        await keepEach(tally.bands, (one) => audience.keep({ counts: [], bands: [one] }), leftOut)
+      })
     },
   }
 }

@@ -1,7 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { minor } from '../money/minor'
-import { bandEnd, bandOf } from './bands'
+import { bandEnd, bandOf, isBandOf } from './bands'
+import { starters } from './starters'
+import { compile } from './compile/compile'
+import { evaluate } from './evaluate/evaluate'
+import { TODAY } from '../testing/test-document'
 
 describe('an answer lies in a coarse band', () => {
   test.each([
@@ -38,5 +42,51 @@ describe('an answer lies in a coarse band', () => {
       }),
       { seed: 11 },
     )
+  })
+})
+
+describe('a band that was sent is checked against its question', () => {
+  const questions = starters.flatMap(({ make, sheets }) => {
+    const document = make()
+    const { program } = compile(document, sheets)
+    const { values } = evaluate(program, {}, { today: TODAY, sheets })
+    return document.steps.flatMap((step) => {
+      const value = values[step.id]
+      return step.kind === 'question' && value ? [{ step, value, minorDigits: program.minorDigits }] : []
+    })
+  })
+
+  test('what a page sends is one', () => {
+    expect(questions.length).toBeGreaterThan(40)
+    for (const { step, value, minorDigits } of questions) {
+      const band = step.asks === 'choice' ? step.default : bandOf(value, minorDigits)
+      expect([step.id, band, isBandOf(step, band ?? '')]).toEqual([step.id, band, true])
+    }
+  })
+
+  test('what nobody’s page sends is none (any text)', () => {
+    fc.assert(
+      fc.property(fc.constantFrom(...questions), fc.string({ maxLength: 60 }), ({ step }, text) => {
+        fc.pre(!/^\d+$/.test(text))
+        const named = step.asks === 'choice' ? step.options.map(({ name }) => name) : ['yes', 'no']
+        expect(isBandOf(step, text) && !named.includes(text)).toBe(false)
+      }),
+      { seed: 12 },
+    )
+    for (const { step } of questions)
+      for (const band of ['412600', '17', '1e3', '-5', '007', '99999999999999', 'NaN', 'Infinity', ' 5'])
+        if (step.asks !== 'choice')
+          expect([
+            step.asks,
+            band,
+            step.asks === 'percent' && band === '17' ? false : isBandOf(step, band),
+          ]).toEqual([step.asks, band, false])
+  })
+
+  test('there are few of them, however many are tried', () => {
+    for (const { step } of questions) {
+      const tried = Array.from({ length: 20_000 }, (_, n) => String(n))
+      expect(tried.filter((band) => isBandOf(step, band)).length).toBeLessThan(1_100)
+    }
   })
 })

@@ -1,4 +1,5 @@
 import type { MinorDigits } from '../money/currencies'
+import type { Question } from './document/questions'
 import type { Value } from './values'
 
 /** Where amounts and plain numbers are cut: at these multiples of each power of ten. */
@@ -35,6 +36,31 @@ export function bandOf(value: Value, minorDigits: MinorDigits): string | undefin
       return value.frequency
     default:
       return undefined
+  }
+}
+
+/** Whether a text names a band that an answer to a question can lie in: what strangers send is checked before it is kept. */
+export function isBandOf(question: Question, band: string): boolean {
+  const low = Number(band)
+  const isNumber = /^\d{1,13}(\.5)?$/.test(band) && low < 1e13
+  switch (question.asks) {
+    case 'choice':
+      return question.options.some(({ name }) => name === band)
+    case 'frequency':
+      return question.options.some((name) => name === band)
+    case 'yesNo':
+      return band === 'yes' || band === 'no'
+    case 'date':
+      return /^(19|20|21)\d\d$/.test(band)
+    case 'money':
+    case 'number':
+      return isNumber && cut(low) === band
+    case 'percent':
+      return isNumber && low <= 1_000 && stepped(low, 1) === band
+    case 'share':
+      return isNumber && low <= 100 && stepped(low, SHARE_POINTS) === band
+    case 'term':
+      return isNumber && low <= 100 && stepped(low, YEARS) === band
   }
 }
 

@@ -154,6 +154,7 @@ describe('a filled database of each earlier version comes up to this one', () =>
         work: createWork(() => undefined, work, work),
         now: () => NOW,
         lender: 'A lender',
+        log: silent,
         demo: false,
       })
       const calculator = await services.calculators.open(CALCULATOR)

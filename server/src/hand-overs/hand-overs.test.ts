@@ -168,3 +168,36 @@ describe('nothing is taken without what it needs', () => {
     expect(statuses).toContain(429)
   })
 })
+
+describe('where nobody takes them', () => {
+  test('pages do not offer a hand-over, one that comes is refused and says so, and nothing is kept', async () => {
+    const closed = await testServer({ handsOver: false })
+    const nobody = new TestClient(closed.address)
+    const served = await nobody.ask('GET', '/api/public/calculators/floating-home-mortgage')
+    expect(served.body).toMatchObject({ handsOver: false })
+    const refused = await nobody.ask('POST', PATH, filled)
+    expect(refused).toMatchObject({ status: 409, body: { code: 'HAND_OVER_OFF' } })
+    const [rows] = await closed.database.query('SELECT 1 FROM hand_overs WHERE delivered_at IS NULL')
+    expect(rows).toEqual([])
+    await closed.close()
+  })
+})
+
+test('what was delivered longer ago than is set is forgotten altogether', async () => {
+  const store = createHandOversStore(server.database)
+  const insert = (days: number, delivered: boolean) =>
+    server.database.query(
+      `INSERT INTO hand_overs (calculator, edition, body, delivered_at, next_attempt_at)
+       VALUES ('raft', 7, ${delivered ? 'NULL' : "'{}'"}, ${delivered ? `now() - interval '${days} days'` : 'NULL'}, now() + interval '1 day')`,
+    )
+  await insert(29, true)
+  await insert(31, true)
+  await insert(400, false)
+  await store.forgetDelivered(30)
+  const rows = await server.database.query<{ delivered: boolean }>(
+    'SELECT delivered_at IS NOT NULL AS delivered FROM hand_overs WHERE edition = 7',
+    { type: QueryTypes.SELECT },
+  )
+  // What waits is never given up, however long it waits.
+  expect(rows.map(({ delivered }) => delivered).sort()).toEqual([false, true])
+})

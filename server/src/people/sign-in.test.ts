@@ -108,3 +108,21 @@ test('demo people are listed in demo mode to whoever is not signed in, and never
   expect((await new TestClient(earnest.address).ask('GET', '/api/session')).body.demoPeople).toEqual([])
   await earnest.close()
 })
+
+test('the people of the demo cannot come in where the demo is off: not by password, and not by a session they had', async () => {
+  const demo = await testServer()
+  const ines = await new TestClient(demo.address).signIn('ines')
+  const earnest = await testServer({ databaseUrl: demo.databaseUrl, demo: false })
+  const there = new TestClient(earnest.address)
+  there.cookie = ines.cookie
+  expect((await there.ask('GET', '/api/calculators')).status).toBe(401)
+  const refused = await there.ask('POST', '/api/session', {
+    email: 'ines@larkmoor.example',
+    password: 'ebb-and-flow',
+  })
+  expect(refused).toMatchObject({ status: 401, body: { code: 'SIGN_IN_REFUSED' } })
+  // Nobody else is here yet: whoever is to look after it can be invited.
+  expect(await earnest.services.stores.people.count()).toBe(0)
+  await earnest.close()
+  await demo.close()
+})

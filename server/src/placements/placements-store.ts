@@ -31,7 +31,8 @@ const PLACED = `SELECT p.id, p.site_id AS site, p.page, p.calculator_id AS calcu
   FROM placements p JOIN sites s ON s.id = p.site_id JOIN calculators c ON c.id = p.calculator_id`
 
 /** Whoever wants to fill the table of sightings with made-up ones gets no further than this. */
-const MOST_SIGHTINGS = 2_000
+const MOST_SIGHTINGS = 4_000
+const MOST_NEW_A_DAY = 500
 
 export function createPlacementsStore(database: Sequelize) {
   const ask = asking(database)
@@ -100,21 +101,30 @@ export function createPlacementsStore(database: Sequelize) {
       )
     },
 
-    /** Keeps where snippets were seen last; the oldest are forgotten where there are too many. */
+    /**
+     * Keeps where snippets were seen last. What was not seen there before is new, and of those a day has only so many;
+     * the oldest are forgotten where there are too many.
+     */
     async keepSightings(seen: readonly Sighting[]): Promise<void> {
       for (const { lastSeen, ...sighting } of seen) {
+        const values = { ...sighting, lastSeen, most: MOST_NEW_A_DAY }
+        const known = await ask(
+          `UPDATE sightings SET verdict = :verdict, last_seen = greatest(last_seen, :lastSeen)
+            WHERE placement = :placement AND slug = :slug AND origin = :origin AND page = :page RETURNING slug`,
+          values,
+        )
+        if (known.length > 0) continue
         await ask(
           `INSERT INTO sightings (placement, slug, origin, page, verdict, last_seen)
-           VALUES (:placement, :slug, :origin, :page, :verdict, :lastSeen)
-           ON CONFLICT (placement, slug, origin, page)
-             DO UPDATE SET verdict = :verdict, last_seen = greatest(sightings.last_seen, :lastSeen) RETURNING slug`,
-          { ...sighting, lastSeen },
+           SELECT :placement, :slug, :origin, :page, :verdict, :lastSeen
+            WHERE (SELECT count(*) FROM sightings WHERE first_seen > now() - interval '1 day') < :most
+           ON CONFLICT DO NOTHING RETURNING slug`,
+          values,
         )
       }
       await ask(
-        `DELETE FROM sightings WHERE verdict <> 'shown' AND last_seen < (
-           SELECT last_seen FROM sightings WHERE verdict <> 'shown'
-            ORDER BY last_seen DESC OFFSET :most LIMIT 1) RETURNING slug`,
+        `DELETE FROM sightings WHERE last_seen < (
+           SELECT last_seen FROM sightings ORDER BY last_seen DESC OFFSET :most LIMIT 1) RETURNING slug`,
         { most: MOST_SIGHTINGS },
       )
     },

@@ -1,4 +1,4 @@
-import type { Placing, Stray } from '@vivid/contract'
+import { Origin, type Placing, type Stray } from '@vivid/contract'
 import type { PlacementData, Sighting } from './placements-store'
 
 /** What is placed where, in memory, so that a visitor's page never waits for the database. */
@@ -6,6 +6,8 @@ export interface PlacementsInMemory {
   byId(id: string): PlacementData | undefined
   /** The origins of the sites a calculator is placed on. */
   originsOf(slug: string): readonly string[]
+  /** Whether anything is placed on a site of this origin. */
+  isListed(origin: string): boolean
 }
 
 export function placementsInMemory(all: readonly PlacementData[]): PlacementsInMemory {
@@ -16,7 +18,12 @@ export function placementsInMemory(all: readonly PlacementData[]): PlacementsInM
     allowed.forEach((origin) => known.add(origin))
     origins.set(slug, known)
   }
-  return { byId: (id) => byId.get(id), originsOf: (slug) => [...(origins.get(slug) ?? [])] }
+  const listed = new Set(all.flatMap((placement) => placement.origins))
+  return {
+    byId: (id) => byId.get(id),
+    originsOf: (slug) => [...(origins.get(slug) ?? [])],
+    isListed: (origin) => listed.has(origin),
+  }
 }
 
 export interface Asked {
@@ -51,9 +58,15 @@ export function placingOf(
       why,
     },
     sighting:
-      origin === undefined
-        ? undefined
-        : { placement: id ?? '', slug, origin, page, verdict: why ?? 'shown', lastSeen: now },
+      origin !== undefined && isWorthKeeping(origin, placement, slug)
+        ? { placement: id ?? '', slug, origin, page, verdict: why ?? 'shown', lastSeen: now }
+        : undefined,
+  }
+
+  /** Of what strangers can make up, only what points to something that is here: a site, a placement, or a calculator. */
+  function isWorthKeeping(from: string, known: PlacementData | undefined, asked: string): boolean {
+    if (!Origin.safeParse(from).success) return false
+    return known !== undefined || stateOf(asked) !== 'unknown' || placements.isListed(from)
   }
 }
 

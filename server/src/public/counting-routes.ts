@@ -1,6 +1,6 @@
 import { Router, type Request } from 'express'
 import { Answered, Counted, PlacingQuery } from '@vivid/contract'
-import { isoDate } from '@vivid/core'
+import { isBandOf, isoDate } from '@vivid/core'
 import type { AudienceCounter } from '../audience/counter'
 import { dayOf } from '../clock'
 import type { Limits } from '../http/limits'
@@ -28,14 +28,17 @@ export function countingRoutes({ live, counter, now, limits }: CountingDeps): Ro
   router.post('/audience/answers', limits.perAddress('answers', { points: 60, seconds: 60 }), (req, res) => {
     const answered = parseOrThrow(Answered, req.body)
     const offer = live.get(answered.calculator)
-    if (mayBeCounted(req) && offer?.state === 'live') {
-      const asked = new Set(
+    if (mayBeCounted(req) && offer?.state === 'live' && offer.lived.has(answered.edition)) {
+      const asked = new Map(
         offer.calculator.content.program.steps.flatMap(({ step }) =>
-          step.kind === 'question' ? [step.id] : [],
+          step.kind === 'question' ? [[step.id, step] as const] : [],
         ),
       )
       const bands = Object.fromEntries(
-        Object.entries(answered.bands).filter(([id, band]) => asked.has(id) && BAND.test(band)),
+        Object.entries(answered.bands).filter(([id, band]) => {
+          const question = asked.get(id)
+          return question !== undefined && isBandOf(question, band)
+        }),
       )
       counter.answered({ ...answered, bands }, today())
     }
@@ -64,9 +67,6 @@ export function countingRoutes({ live, counter, now, limits }: CountingDeps): Ro
     return offer.lived.has(edition) && program.languages.includes(language) && isPlaced
   }
 }
-
-/** A lower end of a band, a year, or the name of an option. */
-const BAND = /^[\p{L}\p{N}][\p{L}\p{N} ._-]{0,59}$/u
 
 /** Somebody who asks not to be followed is not counted either. */
 const mayBeCounted = (req: Request): boolean => req.headers.dnt !== '1' && req.headers['sec-gpc'] !== '1'

@@ -17,7 +17,7 @@ import { startDelivering } from '../hand-overs/deliver'
 import { createHandOversStore } from '../hand-overs/hand-overs-store'
 import { createWork, type Work } from '../work/pool'
 import work from '../work/worker'
-import { createLimits } from '../http/limits'
+import { createLimits, type Limits } from '../http/limits'
 import { startCounting, type AudienceCounter } from '../audience/counter'
 import { createReader } from '../database/reader'
 import { createServices, type Services } from '../services'
@@ -33,6 +33,8 @@ export interface TestServer {
   close(): Promise<void>
 }
 
+const noLimits: Limits = { consume: async () => undefined, perAddress: () => (_req, _res, next) => next() }
+
 /** A server on a new database with the demo data, or on one that another test server made. */
 export async function testServer({
   databaseUrl,
@@ -46,6 +48,7 @@ export async function testServer({
   publicUrl,
   trustedProxies = 0,
   work: given,
+  unlimited = false,
 }: {
   databaseUrl?: string
   demo?: boolean
@@ -60,6 +63,8 @@ export async function testServer({
   publicUrl?: string
   trustedProxies?: number
   work?: Work
+  /** Whether everybody may ask as often as they like. */
+  unlimited?: boolean
 } = {}): Promise<TestServer> {
   const url = databaseUrl ?? (await copiedDatabase(inject('clusterUrl')))
   const database = connect(url, log, connections)
@@ -88,6 +93,7 @@ export async function testServer({
     now,
     lender: 'Larkmoor Mutual',
     demo,
+    log,
   })
   const counter = startCounting(services.keepTally, log)
   const pages = mkdtempSync(join(tmpdir(), 'vivid-pages-'))
@@ -103,7 +109,7 @@ export async function testServer({
     counter,
     handOvers,
     handsOver,
-    limits: createLimits(database, 'a secret of the tests'),
+    limits: unlimited ? noLimits : createLimits(database, 'a secret of the tests'),
     publicUrl,
     work: workHere,
     hurry: delivering.hurry,

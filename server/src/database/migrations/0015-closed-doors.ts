@@ -11,5 +11,9 @@ export const closedDoors = `
   UPDATE people SET demo = TRUE
    WHERE email LIKE '%@larkmoor.example' AND EXISTS (SELECT 1 FROM settings WHERE key = 'demo-loaded');
 
+  ALTER TABLE sightings ADD COLUMN first_seen timestamptz NOT NULL DEFAULT now();
+  UPDATE sightings SET first_seen = last_seen;
+  CREATE INDEX sightings_first ON sightings (first_seen);
+
   CREATE INDEX hand_overs_delivered ON hand_overs (delivered_at) WHERE delivered_at IS NOT NULL;
 `
