@@ -18,6 +18,7 @@ import { houseStyleRoutes } from './house-styles/routes'
 import { admitted, knownAddress } from './http/access'
 import { AppError } from './http/app-error'
 import { bodyByAddress, jsonBody } from './http/body'
+import { perPerson } from './http/desk-limits'
 import type { Limits } from './http/limits'
 import { sameOriginOnly } from './http/same-origin'
 import { securityHeaders } from './http/security-headers'
@@ -127,6 +128,7 @@ async function deskRoutes({
     sameOriginOnly,
     await createSessions(database, publicUrl),
     admitted(people),
+    perPerson(limits),
     // Only now: who may not ask has nothing read.
     bodyByAddress,
   )

@@ -39,6 +39,11 @@ export const sendError =
       ...(field === undefined ? {} : { field }),
       ...(problems === undefined ? {} : { problems: [...problems] }),
     }
+    // What is left of a body that is too large is not waited for.
+    if (error.code === 'BODY_TOO_LARGE') {
+      res.set('connection', 'close')
+      res.once('finish', () => req.socket.destroySoon())
+    }
     res
       .status(status)
       .set(headers ?? {})

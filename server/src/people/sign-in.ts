@@ -3,6 +3,8 @@ import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible'
 import type { Sequelize } from 'sequelize'
 import type { Person, SignIn } from '@vivid/contract'
 import { AppError } from '../http/app-error'
+import { tooMany } from '../http/limits'
+import { createFairQueue } from '../work/fair-queue'
 import { hashPassword, passwordMatches } from './password'
 import type { PeopleStore } from './people-store'
 
@@ -28,6 +30,8 @@ export async function createSignIn(people: PeopleStore, database: Sequelize) {
     })
   const perPerson = await limiter('person', FAILURES.perPerson)
   const perAddress = await limiter('address', FAILURES.perAddress)
+  // A hash costs a core for a while: one after the other, and addresses in turns.
+  const hashing = createFairQueue({ atOnce: 1, mostWaiting: 60, mostWaitingOfOne: 5 })
   // An unknown person costs as much time as a known one.
   const nobodysHash = await hashPassword('nobody')
 
@@ -37,7 +41,9 @@ export async function createSignIn(people: PeopleStore, database: Sequelize) {
     await count(perPerson, personKey)
     await count(perAddress, address)
     const found = await people.byEmail(email)
-    const matches = await passwordMatches(password, found?.passwordHash ?? nobodysHash)
+    const hash = found?.passwordHash ?? nobodysHash
+    const matches = await hashing.run(address, () => passwordMatches(password, hash))
+    if (matches === undefined) throw tooMany(2)
     if (!found?.passwordHash || !matches) throw new AppError('SIGN_IN_REFUSED')
     await perPerson.delete(personKey)
     await perAddress.reward(address)

@@ -1,3 +1,5 @@
+import { constants, setPriority } from 'node:os'
+import { isMainThread } from 'node:worker_threads'
 import { AppError, type ErrorExtras } from '../http/app-error'
 import type { ErrorCode } from '@vivid/contract'
 import { tasks, type Done, type TaskName } from './tasks'
@@ -10,6 +12,9 @@ export interface Task {
 export type Outcome =
   | { readonly ok: true; readonly done: Done<unknown> }
   | { readonly ok: false; readonly code: ErrorCode; readonly extras: ErrorExtras }
+
+// The thread that answers goes first, whatever is worked out here. (On Linux a priority is the calling thread's own.)
+if (!isMainThread && process.platform === 'linux') setPriority(0, constants.priority.PRIORITY_LOW)
 
 /** Does a task in this thread. */
 export default async function work({ name, input }: Task): Promise<Outcome> {
