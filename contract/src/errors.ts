@@ -92,6 +92,35 @@ export const errorTable = {
     text: 'This invitation was used or is over. Ask whoever looks after people here for a new one.',
   },
   PASSWORD_WEAK: { status: 422, text: 'This password is too easy to guess: {what}.' },
+  MAIL_OFF: {
+    status: 409,
+    text: 'No mail can be sent from here, so nobody can be sent a link. Whoever runs the server can set SMTP_URL, or make a link with “npm run invite”.',
+  },
+  MAIL_FAILED: {
+    status: 502,
+    text: 'The letter to {name} could not be sent. Everything else was done; have a new link sent when mail works again.',
+  },
+  SECOND_KEEPER_NEEDED: {
+    status: 403,
+    text: 'A second keeper has to agree: neither who asked nor whom it is about.',
+  },
+  REQUEST_GONE: { status: 404, text: 'This was done, declined or replaced meanwhile.' },
+  CODE_WRONG: {
+    status: 403,
+    text: 'This code is not right, or was used already. Codes change every 30 seconds.',
+  },
+  PASSKEY_REFUSED: {
+    status: 403,
+    text: 'This passkey is not known here, or did not sign as asked. Try again.',
+  },
+  PASSKEY_UNKNOWN: { status: 404, text: 'There is no such passkey.' },
+  PROOF_NEEDED: { status: 403, text: 'Prove once more that it is you; the last time was a while ago.' },
+  SECOND_FACTOR_NEEDED: {
+    status: 403,
+    text: 'Your role needs a second way to prove who you are. Set up codes or a passkey first.',
+  },
+  PROVIDER_REFUSED: { status: 403, text: 'The lender’s sign-in did not let you in here: {what}.' },
+  KEY_NOT_FOR: { status: 403, text: 'This key is not for the calculator “{calculator}”.' },
   PASSWORD_WRONG: { status: 403, text: 'The present password is another one.' },
   KEY_REFUSED: { status: 401, text: 'This key is unknown or was withdrawn.' },
   KEY_UNKNOWN: { status: 404, text: 'There is no such key.' },

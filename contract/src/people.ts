@@ -32,9 +32,19 @@ export type SignIn = z.infer<typeof SignIn>
 export const Person = z.strictObject({ id: z.uuid(), name: z.string(), email: z.string(), role: Role })
 export type Person = z.infer<typeof Person>
 
+/** A way to prove who one is besides a password. */
+export const factorKinds = ['totp', 'passkey'] as const
+export type FactorKind = (typeof factorKinds)[number]
+
 /** Who is signed in, if anyone; in demo mode also who could be. */
 export const SessionState = z.strictObject({
   person: Person.nullable(),
+  /** After a right password: what has to be given besides, one of them. Empty: nothing. */
+  second: z.array(z.enum(factorKinds)),
+  /** Whether they have to set up a second factor before anything else. */
+  mustSetUp: z.boolean(),
+  /** What the way in by the lender's own provider of identities is called; null: there is none. */
+  provider: z.string().nullable(),
   /** The lender whose desk this is. */
   lender: z.string(),
   demoPeople: z.array(
@@ -48,6 +58,7 @@ export const PersonListed = z.strictObject({
   ...Person.shape,
   active: z.boolean(),
   hasPassword: z.boolean(),
+  hasSecondFactor: z.boolean(),
   /** Until when an invitation holds that is not used yet. */
   invitedUntil: z.iso.datetime().nullable(),
   lastSeen: z.iso.datetime().nullable(),
@@ -60,13 +71,22 @@ const password = z.string().min(1).max(1000)
 export const InvitePerson = z.strictObject({ email: z.email().max(254), name, role: Role })
 export type InvitePerson = z.infer<typeof InvitePerson>
 
-/** What is passed on to whoever was invited: the secret of their link. It is told once. */
-export const Invited = z.strictObject({
-  secret: z.string(),
-  until: z.iso.datetime(),
-  people: z.array(PersonListed),
+/** What came of a change: everybody as they are now, and whether it waits for a second keeper. */
+export const PeopleChanged = z.strictObject({ people: z.array(PersonListed), waits: z.boolean() })
+export type PeopleChanged = z.infer<typeof PeopleChanged>
+
+/** Something a keeper asked for that a second one has to confirm. */
+export const PeopleRequest = z.strictObject({
+  id: z.uuid(),
+  kind: z.enum(['role', 'reset', 'invitation', 'return']),
+  person: z.string(),
+  /** The role asked for; null for a reset. */
+  role: Role.nullable(),
+  askedBy: z.string(),
+  askedById: z.uuid(),
+  askedAt: z.iso.datetime(),
 })
-export type Invited = z.infer<typeof Invited>
+export type PeopleRequest = z.infer<typeof PeopleRequest>
 
 export const ChangePerson = z.strictObject({ name, role: Role, active: z.boolean() })
 export type ChangePerson = z.infer<typeof ChangePerson>
@@ -79,6 +99,44 @@ export const InvitedPerson = z.strictObject({ name: z.string(), email: z.string(
 
 export const ChangePassword = z.strictObject({ present: password, next: password })
 export type ChangePassword = z.infer<typeof ChangePassword>
+
+/** A code: of now, or one for when all else is lost. */
+export const SecondCode = z.strictObject({ code: z.string().trim().min(1).max(40) })
+
+/** Proves again who somebody is: by their password, a code, or a passkey. */
+export const Proof = z.union([
+  z.strictObject({ password }),
+  SecondCode,
+  z.strictObject({ passkey: z.unknown() }),
+])
+export type ProofGiven = z.infer<typeof Proof>
+
+/** A secret for an application that makes codes by time (RFC 6238), and the address it takes it over by. */
+export const TotpBegun = z.strictObject({ secret: z.string(), uri: z.string() })
+export type TotpBegun = z.infer<typeof TotpBegun>
+export const ConfirmTotp = z.strictObject({
+  secret: z.string().min(16).max(64),
+  code: z.string().trim().max(12),
+})
+/** Codes for when all else is lost; told once, each works once. */
+export const RecoveryCodes = z.strictObject({ codes: z.array(z.string()) })
+export const AddPasskey = z.strictObject({ name: z.string().trim().min(1).max(60), response: z.unknown() })
+export const UsePasskey = z.strictObject({ response: z.unknown() })
+
+/** What a person has besides a password. */
+export const FactorsState = z.strictObject({
+  totp: z.boolean(),
+  recoveryLeft: z.int(),
+  passkeys: z.array(
+    z.strictObject({
+      id: z.string(),
+      name: z.string(),
+      madeAt: z.iso.datetime(),
+      lastUsed: z.iso.datetime().nullable(),
+    }),
+  ),
+})
+export type FactorsState = z.infer<typeof FactorsState>
 
 /** One of a person's own sessions. */
 export const SessionListed = z.strictObject({

@@ -25,7 +25,11 @@ import { securityHeaders } from './http/security-headers'
 import { requestId, sendError } from './http/send-error'
 import { createMetrics } from './metrics'
 import { peopleRoutes } from './people/routes'
-import { createSessions } from './people/session'
+import type { Mailer } from './mail/mailer'
+import { factorRoutes } from './people/factor-routes'
+import { createSessions, type SessionTimes } from './people/session'
+import { sessionRoutes } from './people/session-routes'
+import type { SessionSecrets } from './people/session-secrets'
 import { createSignIn } from './people/sign-in'
 import { placementRoutes } from './placements/routes'
 import type { LiveCalculators } from './public/live-calculators'
@@ -47,6 +51,11 @@ export interface AppDeps {
   readonly limits: Limits
   /** What visitors and the desk reach us by, if it is known: `https://calculators.example`. */
   readonly publicUrl: string | undefined
+  readonly mail: Mailer | undefined
+  readonly sessionSecrets: SessionSecrets
+  readonly sessionTimes: SessionTimes
+  /** Whether approvers and keepers need a second factor. */
+  readonly mustHaveSecond: boolean
   readonly work: Work
   readonly counter: AudienceCounter
   /** Has what was just handed over delivered right away. */
@@ -120,14 +129,18 @@ async function deskRoutes({
   log,
   limits,
   publicUrl,
+  mail,
+  sessionSecrets,
+  sessionTimes,
+  mustHaveSecond,
 }: AppDeps): Promise<RequestHandler> {
   const { people, sessions, calculators } = services.stores
   const openApi = openApiDocument()
   const desk = express.Router()
   desk.use(
     sameOriginOnly,
-    await createSessions(database, publicUrl),
-    admitted(people),
+    createSessions(database, { secrets: sessionSecrets, times: sessionTimes, publicUrl }),
+    admitted({ people, hours: sessionTimes.hours, mustHaveSecond, isStillIn: async () => true }),
     perPerson(limits),
     // Only now: who may not ask has nothing read.
     bodyByAddress,
@@ -136,18 +149,24 @@ async function deskRoutes({
     res.set('cache-control', 'no-store')
     next()
   })
-  const signIn = await createSignIn(people, database)
+  const { door, factors, passkeys } = services
+  const signIn = await createSignIn({ database, people, door, mail, lender })
   desk.use(
-    peopleRoutes({
+    sessionRoutes({
       people,
-      service: services.people,
-      sessions,
       signIn,
+      factors,
+      passkeys,
+      door,
+      limits,
       demoPeople,
       lender,
-      limits,
       publicUrl,
+      provider: undefined,
+      mustHaveSecond,
     }),
+    factorRoutes(factors, passkeys, publicUrl),
+    peopleRoutes({ service: services.people, sessions, door, limits }),
   )
   desk.use('/calculators', calculatorRoutes(services.calculators), editionRoutes(services.editions))
   desk.use('/rate-sheets', rateSheetRoutes(services.rateSheets))

@@ -9,6 +9,7 @@ import { createReader } from './database/reader'
 import { migrate } from './database/migrate'
 import { outsider } from './record/entries'
 import { createRecordStore } from './record/record-store'
+import { replaceSessionSecret } from './people/session-secrets'
 import { createServices } from './services'
 import { readSettings } from './settings'
 
@@ -31,7 +32,7 @@ export const inviteByHand = (env: NodeJS.ProcessEnv, asked: unknown): Promise<st
     const settings = readSettings(env, '.')
     const now = () => new Date()
     const reader = createReader(database, [], silent)
-    const { people, stores } = createServices({
+    const { people } = createServices({
       database,
       reader,
       work: nothingToWorkOut,
@@ -39,17 +40,15 @@ export const inviteByHand = (env: NodeJS.ProcessEnv, asked: unknown): Promise<st
       lender: settings.lender,
       log: silent,
       demo: settings.demo,
+      mail: undefined,
+      deskUrl: () => '',
     })
-    const person = InvitePerson.parse(asked)
-    const operator = outsider('whoever runs the server')
-    const known = (await stores.people.all()).find(
-      ({ email }) => email.toLowerCase() === person.email.toLowerCase(),
-    )
-    const invited = known
-      ? await people.inviteAgain(known.id, operator)
-      : await people.invite(person, operator)
-    return invited.secret
+    return people.linkByHand(InvitePerson.parse(asked), outsider('whoever runs the server'))
   })
+
+/** Makes another secret to sign sessions with; nobody is signed out. */
+export const replaceSecret = (env: NodeJS.ProcessEnv): Promise<void> =>
+  onDatabase(env, (database) => replaceSessionSecret(database))
 
 /** Nothing done by hand works figures out. */
 const nothingToWorkOut: Work = {

@@ -22,12 +22,15 @@ import { outsider } from './record/entries'
 import { createLimits } from './http/limits'
 import { sharedSecret } from './database/secrets'
 import { startDemo, type RunningDemo } from './demo/start-demo'
+import { startMailBox } from './demo/stand-ins/mail-box'
+import { createMailer } from './mail/mailer'
+import { createSessionSecrets } from './people/session-secrets'
 import { readSettings } from './settings'
 import { createServices, type Services } from './services'
 
 export { startUpLine } from './start-up-error'
 export { demoPeople } from './demo/demo-people'
-export { bringArchiveBack, inviteByHand, takeArchiveOut, verifyRecord } from './by-hand'
+export { bringArchiveBack, inviteByHand, replaceSecret, takeArchiveOut, verifyRecord } from './by-hand'
 
 export interface RunningServer {
   readonly deskAddress: string
@@ -51,6 +54,10 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   )
   const now = () => new Date()
   const work = createThreadedWork(settings.worker, tellBrokenTo(log))
+  const standsIn = settings.lenderPort !== undefined
+  const mailBox = standsIn && !settings.smtpUrl ? await startMailBox() : undefined
+  const smtpUrl = settings.smtpUrl ?? mailBox?.smtpUrl
+  const mail = smtpUrl ? createMailer(smtpUrl, settings.mailFrom) : undefined
   const services = createServices({
     database,
     reader,
@@ -59,6 +66,8 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     lender: settings.lender,
     demo: settings.demo,
     log,
+    mail,
+    deskUrl: () => `${settings.publicUrl ?? deskAddress}/desk`,
   })
   const servers: Server[] = []
   const working: Background[] = []
@@ -67,6 +76,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const close = async () => {
     await Promise.all(servers.map(stopListening))
     for (const background of working) await background.stop()
+    await mailBox?.close()
     await work.close()
     await live.close()
     await reader.close()
@@ -99,15 +109,23 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       CLOCK_MS,
       (err) => log.warn({ err }, 'timed editions could not be looked at'),
     )
-    working.push(delivering, counter, clock)
+    const sessionSecrets = await createSessionSecrets(database)
+    const secrets = inBackground(sessionSecrets.refresh, SECRETS_MS, (err) =>
+      log.warn({ err }, 'the secrets of sessions could not be read'),
+    )
+    working.push(delivering, counter, clock, secrets)
     const app = await buildApp({
       database,
       services,
       live,
       handOvers,
-      handsOver: settings.handOverUrl !== undefined || settings.lenderPort !== undefined,
+      handsOver: settings.handOverUrl !== undefined || standsIn,
       limits: createLimits(database, await sharedSecret(database, 'limits-secret')),
       publicUrl: settings.publicUrl,
+      mail,
+      sessionSecrets,
+      sessionTimes: settings.sessions,
+      mustHaveSecond: settings.mustHaveSecond,
       counter,
       work,
       hurry: delivering.hurry,
@@ -129,6 +147,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
         database,
         placements: services.stores.placements,
         deskAddress: () => deskAddress,
+        mailPage: mailBox?.page,
         listen: (site) => listen(site, lenderPort, settings.host),
       })
     return {
@@ -158,6 +177,8 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   }
 }
 
+/** How often it is looked whether the secrets of sessions were replaced. */
+const SECRETS_MS = 10_000
 /** How often timed editions are looked for. */
 const CLOCK_MS = 500
 
@@ -165,11 +186,7 @@ const CLOCK_MS = 500
 async function inviteFirstKeeper(services: Services, email: string | undefined): Promise<string | undefined> {
   if (!email || (await services.stores.people.count()) > 0) return undefined
   const inviter = outsider('the first start')
-  const invited = await services.people.invite(
-    InvitePerson.parse({ email, name: email, role: 'keeper' }),
-    inviter,
-  )
-  return invited.secret
+  return services.people.linkByHand(InvitePerson.parse({ email, name: email, role: 'keeper' }), inviter)
 }
 
 const stopListening = (server: Server) =>

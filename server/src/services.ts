@@ -15,6 +15,12 @@ import { createEditionsStore } from './editions/editions-store'
 import { createHouseStylesService } from './house-styles/house-styles-service'
 import { createHouseStylesStore } from './house-styles/house-styles-store'
 import { createPeopleService } from './people/people-service'
+import type { Mailer } from './mail/mailer'
+import { createDoorRecord } from './people/door-record'
+import { createPasskeys } from './people/passkeys'
+import { createPasskeysStore } from './people/passkeys-store'
+import { createRequestsStore } from './people/requests-store'
+import { createSecondFactors } from './people/second-factors'
 import { createPeopleStore } from './people/people-store'
 import { createSessionsStore } from './people/sessions-store'
 import { createPlacementsService } from './placements/placements-service'
@@ -33,6 +39,10 @@ export interface ServicesDeps {
   readonly now: () => Date
   readonly lender: string
   readonly log: Logger
+  /** Undefined: no mail can be sent. */
+  readonly mail: Mailer | undefined
+  /** What the desk's own addresses begin with. */
+  readonly deskUrl: () => string
   /** Whether the people of the demo may come in. */
   readonly demo: boolean
 }
@@ -40,10 +50,21 @@ export interface ServicesDeps {
 export type Services = ReturnType<typeof createServices>
 
 /** Everything the server keeps, and the rules for it, on one database. */
-export function createServices({ database, reader, work, now, lender, demo, log }: ServicesDeps) {
+export function createServices({
+  database,
+  reader,
+  work,
+  now,
+  lender,
+  demo,
+  log,
+  mail,
+  deskUrl,
+}: ServicesDeps) {
   const leftOut = (_row: object, err: unknown) => log.warn({ err }, 'something counted cannot be kept')
   const people = createPeopleStore(database, demo)
   const sessions = createSessionsStore(database)
+  const passkeys = createPasskeysStore(database)
   const calculators = createCalculatorsStore(database)
   const editions = createEditionsStore(database)
   const sheets = createRateSheetsStore(database)
@@ -52,6 +73,7 @@ export function createServices({ database, reader, work, now, lender, demo, log 
   const keys = createKeysStore(database)
   const record = createRecordStore(database, now)
   const audience = createAudienceStore(database)
+  const door = createDoorRecord(database, record)
 
   const calculatorsService = createCalculatorsService({
     database,
@@ -103,7 +125,20 @@ export function createServices({ database, reader, work, now, lender, demo, log 
       work,
       announce: announcePlacements(database),
     }),
-    people: createPeopleService({ database, people, sessions, record, now }),
+    people: createPeopleService({
+      database,
+      people,
+      requests: createRequestsStore(database),
+      sessions,
+      record,
+      now,
+      lender,
+      mail,
+      deskUrl,
+    }),
+    door,
+    passkeys: createPasskeys(passkeys, door, lender),
+    factors: createSecondFactors({ database, people, passkeys, door, lender, now }),
     keys: createKeysService({ database, keys, people, record, announce: announceKeys(database) }),
     /** Reports and the record are read where it disturbs nobody, and may be a moment old. */
     audience: createAudienceService(

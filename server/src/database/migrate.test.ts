@@ -155,6 +155,8 @@ describe('a filled database of each earlier version comes up to this one', () =>
         now: () => NOW,
         lender: 'A lender',
         log: silent,
+        mail: undefined,
+        deskUrl: () => '',
         demo: false,
       })
       const calculator = await services.calculators.open(CALCULATOR)

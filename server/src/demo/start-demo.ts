@@ -1,5 +1,5 @@
 import type { Sequelize } from 'sequelize'
-import type { Express } from 'express'
+import type { Express, Router } from 'express'
 import { announcePlacements } from '../public/live-calculators'
 import type { PlacementsStore } from '../placements/placements-store'
 import { lenderSite } from './stand-ins/lender-site'
@@ -17,14 +17,17 @@ export async function startDemo({
   placements,
   deskAddress,
   listen,
+  mailPage,
 }: {
   readonly database: Sequelize
   readonly placements: PlacementsStore
   readonly deskAddress: () => string
   /** Has something listen at the port of the made-up lender; its address. */
   readonly listen: (site: Express) => Promise<string>
+  /** What was sent by mail, where a stand-in takes it. */
+  readonly mailPage: Router | undefined
 }): Promise<RunningDemo> {
-  const lenderAddress = await listen(lenderSite(deskAddress))
+  const lenderAddress = await listen(lenderSite(deskAddress, mailPage))
   // The site is at another port each time; only there may its calculators be framed.
   if (await placements.moveStandIn(lenderAddress))
     await database.transaction((transaction) => announcePlacements(database)(transaction))

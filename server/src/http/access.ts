@@ -1,5 +1,5 @@
 import { match } from 'path-to-regexp'
-import type { RequestHandler } from 'express'
+import type { Request, RequestHandler } from 'express'
 import { may, permissions, type Permission } from '@vivid/contract'
 import type { PeopleStore } from '../people/people-store'
 import { AppError } from './app-error'
@@ -36,9 +36,22 @@ export const access: Readonly<Record<string, Partial<Record<Method, Access>>>> =
   '/api/me/sessions': { GET: 'signedIn', DELETE: 'signedIn' },
   '/api/me/sessions/:name': { DELETE: 'signedIn' },
   '/api/people': { GET: 'keep', POST: 'keep' },
+  '/api/people/requests': { GET: 'keep' },
+  '/api/people/requests/:id': { POST: 'keep', DELETE: 'keep' },
   '/api/people/:id': { PUT: 'keep' },
   '/api/people/:id/invitation': { POST: 'keep' },
+  '/api/people/:id/sessions': { DELETE: 'keep' },
   '/api/session': { GET: 'anyone', POST: 'anyone', DELETE: 'anyone' },
+  '/api/session/second': { POST: 'anyone' },
+  '/api/session/passkey': { POST: 'anyone' },
+  '/api/session/passkey/options': { POST: 'anyone' },
+  '/api/session/proof': { POST: 'signedIn' },
+  '/api/me/factors': { GET: 'signedIn' },
+  '/api/me/factors/totp': { POST: 'signedIn', PUT: 'signedIn', DELETE: 'signedIn' },
+  '/api/me/factors/recovery': { POST: 'signedIn' },
+  '/api/me/factors/passkeys': { POST: 'signedIn' },
+  '/api/me/factors/passkeys/options': { POST: 'signedIn' },
+  '/api/me/factors/passkeys/:id': { DELETE: 'signedIn' },
   '/api/schemas/calculator.json': { GET: 'anyone' },
 
   '/api/calculators': { GET: 'signedIn', POST: 'edit' },
@@ -129,11 +142,51 @@ function isFit(fits: (path: string) => unknown, path: string): boolean {
   }
 }
 
+/** What puts something live or takes it down, lets people in, or takes everything out: who does it proves anew who they are. */
+const asksForProof: ReadonlySet<string> = new Set([
+  'POST /api/calculators/:id/approve',
+  'POST /api/calculators/:id/take-down',
+  'POST /api/calculators/:id/editions/:number/live',
+  'POST /api/rate-sheets/:id/approve',
+  'POST /api/channels/keys',
+  'GET /api/archive',
+  'POST /api/people',
+  'PUT /api/people/:id',
+  'POST /api/people/requests/:id',
+  'POST /api/people/:id/invitation',
+  'PUT /api/me/factors/totp',
+  'DELETE /api/me/factors/totp',
+  'POST /api/me/factors/recovery',
+  'POST /api/me/factors/passkeys',
+  'DELETE /api/me/factors/passkeys/:id',
+])
+const PROOF_HOLDS_MS = 15 * 60_000
+/** What somebody may do who has to set up a second factor first. */
+const BEFORE_SECOND_FACTOR = /^\/api\/(me\/factors|session)/
+
+export interface Admission {
+  readonly people: PeopleStore
+  /** How long a session lasts at all, hours. */
+  readonly hours: number
+  /** Whether approvers and keepers need a second factor. */
+  readonly mustHaveSecond: boolean
+  /** Whether the provider of identities a session lives by still knows it; true where it lives by none. */
+  readonly isStillIn: (req: Request) => Promise<boolean>
+}
+
 /** Lets pass whoever the table lets. A person is read afresh each time, so that a changed role holds at once. */
 export const admitted =
-  (people: PeopleStore): RequestHandler =>
+  ({ people, hours, mustHaveSecond, isStillIn }: Admission): RequestHandler =>
   async (req, res, next) => {
     const who = res.locals.access
+    const { session } = req
+    // One of an earlier version does not say when it began: it begins now.
+    if (session.personId) session.began ??= Date.now()
+    if (
+      session.personId &&
+      !((session.began ?? 0) + hours * 3_600_000 > Date.now() && (await isStillIn(req)))
+    )
+      await new Promise<void>((done) => session.regenerate(() => done()))
     if (who === 'anyone') return next()
     const person = req.session.personId ? await people.active(req.session.personId) : undefined
     if (!person || who === undefined) throw new AppError('NOT_SIGNED_IN')
@@ -142,6 +195,19 @@ export const admitted =
         details: { allowed: permissions[who].join(' or '), role: person.role },
       })
     }
-    res.locals.person = person
+    const { hasSecondFactor, ...known } = person
+    const { address = '' } = res.locals
+    if (
+      mustHaveSecond &&
+      known.role !== 'author' &&
+      !hasSecondFactor &&
+      !req.session.provider &&
+      !BEFORE_SECOND_FACTOR.test(address)
+    )
+      throw new AppError('SECOND_FACTOR_NEEDED')
+    const method = req.method === 'HEAD' ? 'GET' : req.method
+    if (asksForProof.has(`${method} ${address}`) && (req.session.provedAt ?? 0) + PROOF_HOLDS_MS < Date.now())
+      throw new AppError('PROOF_NEEDED')
+    res.locals.person = known
     next()
   }

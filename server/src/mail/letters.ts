@@ -11,10 +11,17 @@ const days = (until: Date) => until.toLocaleDateString('en-CA', { dateStyle: 'lo
 /** The way in for somebody who was invited, or lost their password: to themselves, and nobody else. */
 export const wayIn = (
   { name, email }: To,
-  { link, until, lender, isNew }: { readonly link: string; readonly until: Date; readonly lender: string; readonly isNew: boolean },
+  {
+    link,
+    until,
+    lender,
+    isNew,
+  }: { readonly link: string; readonly until: Date; readonly lender: string; readonly isNew: boolean },
 ): Letter => ({
   to: { name, address: email },
-  subject: isNew ? `Come in to the calculators of ${lender}` : `A new password for the calculators of ${lender}`,
+  subject: isNew
+    ? `Come in to the calculators of ${lender}`
+    : `A new password for the calculators of ${lender}`,
   text: `Hello ${plainLine(name)},
 
 ${isNew ? `you are invited to the desk where ${plainLine(lender)} sets up its calculators.` : 'somebody who looks after people at the desk was asked for a new password for you.'}

@@ -1,39 +1,53 @@
-import type { Person } from '@vivid/contract'
 import { AppError } from '../http/app-error'
+import type { Person } from '@vivid/contract'
 
-const LEAST = 12
-
-/** Words that open most doors; a password made of one of them with digits around it is none. */
-const common = [
-  'password',
-  'passwort',
-  'motdepasse',
-  'letmein',
-  'qwerty',
-  'welcome',
-  'iloveyou',
-  'calculator',
-  'mortgage',
-  'vividmeter',
-]
+const [LEAST, MOST] = [12, 256]
+/** Of 0 to 4: one that takes fewer than 10^10 guesses is refused. */
+const LEAST_SCORE = 4
 
 /**
- * Refuses passwords that are guessed first: short ones, ones made of the person's own name or address, common ones, and
- * ones of hardly any different characters. Nothing is asked of which characters they have (NIST SP 800-63B, 5.1.1.2).
+ * Refuses passwords that are guessed first, also with what is known of the person and the lender. Nothing is asked of
+ * which characters they have (NIST SP 800-63B, 3.1.1.2).
  */
-export function refuseWeak(password: string, { name, email }: Pick<Person, 'name' | 'email'>): void {
+export async function refuseWeak(
+  password: string,
+  { name, email }: Pick<Person, 'name' | 'email'>,
+  lender: string,
+): Promise<void> {
   const weak = (what: string) => new AppError('PASSWORD_WEAK', { field: 'password', details: { what } })
-  if ([...password].length < LEAST) throw weak(`it has fewer than ${LEAST} characters`)
-  const plain = password.toLowerCase().replace(/[^\p{L}]/gu, '')
-  if (new Set(password).size < 5) throw weak('it has hardly any different characters')
-  if (common.some((word) => plain === word || plain === word + word))
-    throw weak('it is one of the common ones')
-  const own = [...name.toLowerCase().split(/\s+/), email.toLowerCase().split('@')[0] ?? '']
-  if (
-    own.some(
-      (part) =>
-        part.length > 3 && plain.includes(part.replace(/[^\p{L}]/gu, '')) && plain.length < part.length + 6,
-    )
+  const length = [...password].length
+  if (length < LEAST) throw weak(`it has fewer than ${LEAST} characters`)
+  if (length > MOST) throw weak(`it has more than ${MOST} characters`)
+  const known = [name, ...name.split(/\s+/), email, ...email.split(/[@.]/), lender, ...lender.split(/\s+/)]
+  const meter = await meterOfGuesses()
+  const { score, feedback } = meter.check(password, [
+    ...known,
+    'vivid meter',
+    'vivid',
+    'meter',
+    'mortgage',
+    'calculator',
+  ])
+  if (score >= LEAST_SCORE) return
+  throw weak(
+    feedback.warning?.replace(/\.$/, '') || 'it is guessed with few tries; a few unrelated words are better',
   )
-    throw weak('it is made of the person’s own name')
 }
+
+/** The estimate of guesses, with its dictionaries: read once, when somebody first chooses a password. */
+function meterOfGuesses() {
+  meter ??= Promise.all([
+    import('@zxcvbn-ts/core'),
+    import('@zxcvbn-ts/language-common'),
+    import('@zxcvbn-ts/language-en'),
+  ]).then(
+    ([{ ZxcvbnFactory }, common, english]) =>
+      new ZxcvbnFactory({
+        dictionary: { ...common.dictionary, ...english.dictionary },
+        graphs: common.adjacencyGraphs,
+        translations: english.translations,
+      }),
+  )
+  return meter
+}
+let meter: Promise<InstanceType<typeof import('@zxcvbn-ts/core').ZxcvbnFactory>> | undefined

@@ -7,6 +7,7 @@ import {
   type Transaction,
   col,
   fn,
+  literal,
   where,
 } from 'sequelize'
 import { Person, type Role } from '@vivid/contract'
@@ -21,7 +22,14 @@ class PersonRow extends Model<InferAttributes<PersonRow>, Partial<InferAttribute
   declare active: boolean
   declare invitationHash: string | null
   declare invitationUntil: Date | null
+  declare totpSecret: string | null
+  declare totpLastStep: string | number | null
+  declare recoveryHashes: readonly string[]
+  declare subject: string | null
 }
+
+/** What a person has besides a password, as stored. */
+export type FactorsData = Pick<PersonRow, 'totpSecret' | 'totpLastStep' | 'recoveryHashes'>
 
 export interface PersonWithPassword {
   readonly person: Person
@@ -33,6 +41,7 @@ export interface PersonWithPassword {
 export interface PersonData extends Person {
   readonly active: boolean
   readonly hasPassword: boolean
+  readonly hasSecondFactor: boolean
   readonly invitationUntil: Date | null
 }
 
@@ -52,6 +61,10 @@ export function createPeopleStore(database: Sequelize, demo: boolean) {
       demo: { type: DataTypes.BOOLEAN, defaultValue: false },
       invitationHash: DataTypes.TEXT,
       invitationUntil: DataTypes.DATE,
+      totpSecret: DataTypes.TEXT,
+      totpLastStep: DataTypes.BIGINT,
+      recoveryHashes: { type: DataTypes.JSONB, defaultValue: [] },
+      subject: DataTypes.TEXT,
     },
     { sequelize: database, modelName: 'people', tableName: 'people', underscored: true, timestamps: false },
   )
@@ -61,8 +74,13 @@ export function createPeopleStore(database: Sequelize, demo: boolean) {
     ...toPerson(row),
     active: row.active && (demo || !row.demo),
     hasPassword: row.passwordHash !== null && (demo || !row.demo),
+    hasSecondFactor: row.totpSecret !== null || Boolean(row.get('hasPasskey')),
     invitationUntil: row.invitationUntil,
   })
+  const hasPasskey: [ReturnType<typeof literal>, string] = [
+    literal('EXISTS (SELECT 1 FROM passkeys k WHERE k.person_id = people.id)'),
+    'hasPasskey',
+  ]
   const admitted = { active: true, ...(demo ? {} : { demo: false }) }
   const withEmail = (email: string) => where(fn('lower', col('email')), email.toLowerCase())
 
@@ -77,12 +95,30 @@ export function createPeopleStore(database: Sequelize, demo: boolean) {
       return row ? toPerson(row) : undefined
     },
     /** Somebody who may work here. */
-    async active(id: string): Promise<Person | undefined> {
-      const row = await rows.findOne({ where: { id, ...admitted } })
-      return row ? toPerson(row) : undefined
+    async active(id: string): Promise<(Person & { readonly hasSecondFactor: boolean }) | undefined> {
+      const row = await rows.findOne({ attributes: { include: [hasPasskey] }, where: { id, ...admitted } })
+      return row ? { ...toPerson(row), hasSecondFactor: toData(row).hasSecondFactor } : undefined
+    },
+    /** Whom a provider of identities knows by this, whether or not they may come in. */
+    async bySubject(subject: string): Promise<PersonData | undefined> {
+      const row = await rows.findOne({ where: { subject } })
+      return row ? toData(row) : undefined
+    },
+    async factorsOf(id: string): Promise<FactorsData> {
+      const row = await rows.findByPk(id)
+      return factorsIn(row)
+    },
+    /** The same, kept from changes of others until the transaction ends. */
+    async factorsLocked(id: string, transaction: Transaction): Promise<FactorsData> {
+      return factorsIn(await rows.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }))
+    },
+    async setFactors(id: string, fields: Partial<FactorsData>, transaction?: Transaction): Promise<void> {
+      await rows.update(fields, { where: { id }, transaction })
     },
     async all(transaction?: Transaction): Promise<PersonData[]> {
-      return (await rows.findAll({ order: ['name'], transaction })).map(toData)
+      return (
+        await rows.findAll({ attributes: { include: [hasPasskey] }, order: ['name'], transaction })
+      ).map(toData)
     },
     /** The names of all people, also of those who left. */
     async names(transaction?: Transaction): Promise<(id: string) => string> {
@@ -97,7 +133,8 @@ export function createPeopleStore(database: Sequelize, demo: boolean) {
       return (await rows.count({ where: withEmail(email) })) > 0
     },
     async add(
-      person: Pick<PersonRow, 'email' | 'name' | 'role' | 'invitationHash' | 'invitationUntil'>,
+      person: Pick<PersonRow, 'email' | 'name' | 'role'> &
+        Partial<Pick<PersonRow, 'invitationHash' | 'invitationUntil' | 'subject'>>,
       transaction: Transaction,
     ): Promise<PersonData> {
       return toData(await rows.create(person, { transaction }))
@@ -109,7 +146,10 @@ export function createPeopleStore(database: Sequelize, demo: boolean) {
     async change(
       id: string,
       fields: Partial<
-        Pick<PersonRow, 'name' | 'role' | 'active' | 'passwordHash' | 'invitationHash' | 'invitationUntil'>
+        Pick<
+          PersonRow,
+          'name' | 'role' | 'active' | 'passwordHash' | 'invitationHash' | 'invitationUntil' | 'subject'
+        >
       >,
       transaction: Transaction,
     ): Promise<void> {
@@ -129,3 +169,9 @@ export function createPeopleStore(database: Sequelize, demo: boolean) {
     },
   }
 }
+
+const factorsIn = (row: PersonRow | null): FactorsData => ({
+  totpSecret: row?.totpSecret ?? null,
+  totpLastStep: row?.totpLastStep ?? null,
+  recoveryHashes: row?.recoveryHashes ?? [],
+})

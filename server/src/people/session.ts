@@ -1,31 +1,65 @@
 import ConnectSessionSequelize from 'connect-session-sequelize'
 import session from 'express-session'
-import { DataTypes, QueryTypes, type Sequelize } from 'sequelize'
+import { DataTypes, type Model, Op, QueryTypes, type Sequelize } from 'sequelize'
 import type { RequestHandler } from 'express'
-import { sharedSecret } from '../database/secrets'
+import type { SessionSecrets } from './session-secrets'
+
+/** How long sessions last. */
+export interface SessionTimes {
+  /** Without a request, minutes. */
+  readonly idleMinutes: number
+  /** At all, hours. */
+  readonly hours: number
+}
 
 declare module 'express-session' {
   interface SessionData {
     personId: string
     agent: string
+    /** When it began, and when its person last proved to be who they are; milliseconds. */
+    began: number
+    provedAt: number
+    /** Whoever gave a right password and has a second factor to give yet, and when. */
+    halfway: { readonly personId: string; readonly at: number } | undefined
+    /** What a passkey has to sign. */
+    challenge: string | undefined
+    /** The session at the provider of identities that this one lives by, and when it was last asked. */
+    provider: ProviderSession | undefined
   }
 }
 
-const isSecure = (publicUrl: string | undefined) => publicUrl?.startsWith('https://') ?? false
+export interface ProviderSession {
+  readonly subject: string
+  readonly session: string | undefined
+  readonly refreshToken: string | undefined
+  readonly askedAt: number
+}
+
+export const isSecure = (publicUrl: string | undefined): boolean => publicUrl?.startsWith('https://') ?? false
 /** Behind TLS a name that browsers take from this host by TLS only, for the whole of it (RFC 6265bis). */
 export const sessionCookie = (publicUrl: string | undefined): string =>
   isSecure(publicUrl) ? '__Host-vivid.session' : 'vivid.session'
 
-const HOURS = 60 * 60 * 1000
-const LASTS = 12 * HOURS
+interface SessionRow extends Model {
+  readonly data: string
+}
 
 /** Sessions kept in PostgreSQL, so that any server process knows them and a restart ends none. */
-export async function createSessions(
+export function createSessions(
   database: Sequelize,
-  publicUrl: string | undefined,
-): Promise<RequestHandler> {
+  {
+    secrets,
+    times,
+    publicUrl,
+  }: {
+    readonly secrets: SessionSecrets
+    readonly times: SessionTimes
+    readonly publicUrl: string | undefined
+  },
+): RequestHandler {
   const Store = ConnectSessionSequelize(session.Store)
-  database.define(
+  const idleMs = times.idleMinutes * 60_000
+  const rows = database.define<SessionRow>(
     'Session',
     {
       sid: { type: DataTypes.TEXT, primaryKey: true },
@@ -33,23 +67,32 @@ export async function createSessions(
       data: DataTypes.TEXT,
       personId: DataTypes.UUID,
       agent: { type: DataTypes.TEXT, defaultValue: '' },
+      providerSession: { type: DataTypes.TEXT, field: 'provider_session' },
     },
     { tableName: 'sessions' },
   )
   const store = new Store({
     db: database,
     table: 'Session',
-    expiration: LASTS,
+    expiration: idleMs,
     checkExpirationInterval: -1,
-    extendDefaultFields: (fields: object, { personId, agent }: session.SessionData) => ({
+    extendDefaultFields: (fields: object, { personId, agent, provider }: session.SessionData) => ({
       ...fields,
       personId: personId ?? null,
       agent: agent ?? '',
+      providerSession: provider?.session ?? null,
     }),
   })
+  // The store itself would go on giving one whose time is over to whoever kept its cookie.
+  store.get = (sid, done) => {
+    rows
+      .findOne({ where: { sid, expires: { [Op.gt]: new Date() } } })
+      .then((row) => done(null, row ? (JSON.parse(row.data) as session.SessionData) : null), done)
+  }
   return session({
     name: sessionCookie(publicUrl),
-    secret: await sharedSecret(database, 'session-secret'),
+    // The same list as it stands: what is replaced there counts from the next request on.
+    secret: secrets.list as string[],
     store,
     resave: false,
     saveUninitialized: false,
@@ -59,7 +102,7 @@ export async function createSessions(
       sameSite: 'strict',
       path: '/',
       secure: isSecure(publicUrl) || 'auto',
-      maxAge: LASTS,
+      maxAge: idleMs,
     },
   })
 }

@@ -21,6 +21,9 @@ import { createLimits, type Limits } from '../http/limits'
 import { startCounting, type AudienceCounter } from '../audience/counter'
 import { createReader } from '../database/reader'
 import { createServices, type Services } from '../services'
+import type { Letter } from '../mail/mailer'
+import type { SessionTimes } from '../people/session'
+import { createSessionSecrets } from '../people/session-secrets'
 import { NOW, TODAY } from './today'
 import { LiveCalculators } from '../public/live-calculators'
 
@@ -30,6 +33,8 @@ export interface TestServer {
   readonly databaseUrl: string
   readonly services: Services
   readonly counter: AudienceCounter
+  /** What was sent by mail. */
+  readonly letters: readonly Letter[]
   close(): Promise<void>
 }
 
@@ -49,6 +54,9 @@ export async function testServer({
   trustedProxies = 0,
   work: given,
   unlimited = false,
+  mails = true,
+  sessionTimes = { idleMinutes: 30, hours: 12 },
+  mustHaveSecond = false,
 }: {
   databaseUrl?: string
   demo?: boolean
@@ -65,6 +73,10 @@ export async function testServer({
   work?: Work
   /** Whether everybody may ask as often as they like. */
   unlimited?: boolean
+  /** Whether mail can be sent. */
+  mails?: boolean
+  sessionTimes?: SessionTimes
+  mustHaveSecond?: boolean
 } = {}): Promise<TestServer> {
   const url = databaseUrl ?? (await copiedDatabase(inject('clusterUrl')))
   const database = connect(url, log, connections)
@@ -86,6 +98,7 @@ export async function testServer({
   // In this thread, unless a test is about threads: the worker runs the same.
   const here = (task: Parameters<typeof work>[0]) => work(structuredClone(task))
   const workHere = given ?? createWork(tellBrokenTo(log), here, here)
+  const letters: Letter[] = []
   const services = createServices({
     database,
     reader,
@@ -94,6 +107,8 @@ export async function testServer({
     lender: 'Larkmoor Mutual',
     demo,
     log,
+    mail: mails ? async (letter) => void letters.push(letter) : undefined,
+    deskUrl: () => 'https://desk.example/desk',
   })
   const counter = startCounting(services.keepTally, log)
   const pages = mkdtempSync(join(tmpdir(), 'vivid-pages-'))
@@ -111,6 +126,10 @@ export async function testServer({
     handsOver,
     limits: unlimited ? noLimits : createLimits(database, 'a secret of the tests'),
     publicUrl,
+    mail: mails ? async (letter) => void letters.push(letter) : undefined,
+    sessionSecrets: await createSessionSecrets(database),
+    sessionTimes,
+    mustHaveSecond,
     work: workHere,
     hurry: delivering.hurry,
     log,
@@ -131,6 +150,7 @@ export async function testServer({
     databaseUrl: url,
     services,
     counter,
+    letters,
     close: async () => {
       server.closeAllConnections()
       await new Promise((done) => server.close(done))

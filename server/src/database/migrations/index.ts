@@ -14,6 +14,7 @@ import { channelKeys } from './0013-channel-keys'
 import { fourEyes } from './0014-four-eyes'
 import { closedDoors } from './0015-closed-doors'
 import { meters } from './0016-meters'
+import { waysIn } from './0017-ways-in'
 
 /** A change to the tables: SQL and nothing else, so that it does the same for ever, whatever becomes of our code and data. */
 export interface Migration {
@@ -39,4 +40,5 @@ export const migrations: readonly Migration[] = [
   { name: '0014-four-eyes', sql: fourEyes },
   { name: '0015-closed-doors', sql: closedDoors },
   { name: '0016-meters', sql: meters },
+  { name: '0017-ways-in', sql: waysIn },
 ]

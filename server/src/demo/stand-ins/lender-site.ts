@@ -1,4 +1,4 @@
-import express, { type Express } from 'express'
+import express, { type Express, type Router } from 'express'
 import { handOverReceiver } from './hand-over-receiver'
 
 /**
@@ -7,7 +7,7 @@ import { handOverReceiver } from './hand-over-receiver'
  * `/` shows the floating home mortgage, `/borrow/:slug` any other by its address, `/placed/:id` a
  * placement by the snippet the desk gives; `/both` shows two on one page, with answers to begin with, and a line that follows what visitors do.
  */
-export function lenderSite(vividOrigin: () => string): Express {
+export function lenderSite(vividOrigin: () => string, mailPage?: Router): Express {
   const app = express()
   app.get(
     '/',
@@ -28,6 +28,7 @@ export function lenderSite(vividOrigin: () => string): Express {
       .send(page(`<script async src="${vividOrigin()}/embed.js" data-placement="${id}"></script>`))
   })
   app.use(handOverReceiver())
+  if (mailPage) app.use(mailPage)
   app.get('/site.css', (_req, res) => void res.type('css').send(stylesheet))
   app.use((_req, res) => void res.status(404).type('text').send('No such page.'))
   return app

@@ -1,0 +1,69 @@
+import { randomBytes } from 'node:crypto'
+import { z } from 'zod'
+import type { Sequelize, Transaction } from 'sequelize'
+import { asking } from '../database/asking'
+import { sharedSecret } from '../database/secrets'
+
+/** The secrets that sign session cookies: the first signs, all of them are believed. */
+export interface SessionSecrets {
+  readonly list: readonly string[]
+  /** Reads them anew. */
+  refresh(): Promise<void>
+}
+
+const Kept = z.array(z.strictObject({ secret: z.string(), signsFrom: z.iso.datetime() }))
+type Kept = z.infer<typeof Kept>
+
+const NAME = 'session-secrets'
+/** A new one is believed at once and signs only when every process has read it. */
+const KNOWN_TO_ALL_AFTER_MS = 60_000
+/** No session lasts longer, so that nobody is signed out by it. */
+const BELIEVED_FOR_MS = 25 * 60 * 60_000
+
+async function kept(database: Sequelize, transaction?: Transaction): Promise<Kept> {
+  const [row] = await asking(database)<{ value: string }>(
+    'SELECT value FROM settings WHERE key = :NAME',
+    { NAME },
+    transaction,
+  )
+  if (row) return Kept.parse(JSON.parse(row.value))
+  return [{ secret: await sharedSecret(database, 'session-secret'), signsFrom: new Date(0).toISOString() }]
+}
+
+export async function createSessionSecrets(
+  database: Sequelize,
+  now: () => Date = () => new Date(),
+): Promise<SessionSecrets> {
+  const list: string[] = []
+  const refresh = async () => {
+    const all = await kept(database)
+    const [waiting, signing] = [[] as string[], [] as string[]]
+    for (const { secret, signsFrom } of all)
+      (Date.parse(signsFrom) > now().getTime() ? waiting : signing).push(secret)
+    list.splice(0, list.length, ...signing.reverse(), ...waiting)
+  }
+  await refresh()
+  return { list, refresh }
+}
+
+/** Makes a new secret. Sessions that were signed with the one before go on; nobody is signed out. */
+export const replaceSessionSecret = (database: Sequelize, now = new Date()): Promise<void> =>
+  database.transaction(async (transaction) => {
+    const ask = asking(database)
+    await ask('SELECT pg_advisory_xact_lock(468000003)', {}, transaction)
+    const all = await kept(database, transaction)
+    const next = {
+      secret: randomBytes(32).toString('base64'),
+      signsFrom: new Date(now.getTime() + KNOWN_TO_ALL_AFTER_MS).toISOString(),
+    }
+    const believed = all.filter(({ signsFrom }, i) => {
+      const superseded = all[i + 1]?.signsFrom ?? next.signsFrom
+      return Date.parse(superseded) + BELIEVED_FOR_MS > now.getTime() || Date.parse(signsFrom) > now.getTime()
+    })
+    await ask(
+      `INSERT INTO settings (key, value) VALUES (:NAME, :value)
+         ON CONFLICT (key) DO UPDATE SET value = :value RETURNING key`,
+      { NAME, value: JSON.stringify([...believed, next]) },
+      transaction,
+    )
+  })
