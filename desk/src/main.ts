@@ -4,7 +4,8 @@ import 'ant-design-vue/dist/reset.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { fetchAllLanguages } from '@vivid/contract/wording'
-import { onSignedOut } from './api/request'
+import { onProofNeeded, onSignedOut } from './api/request'
+import { useProof } from './people/proof-store'
 import App from './app/App.vue'
 import { createDeskRouter } from './app/router'
 import { useSession } from './people/session-store'
@@ -13,6 +14,7 @@ import './app/editor.css'
 
 const router = createDeskRouter()
 const app = createApp(App).use(createPinia()).use(router)
+onProofNeeded(() => useProof().prove())
 onSignedOut(() => {
   if (router.currentRoute.value.path === '/sign-in') return
   useSession().forget()

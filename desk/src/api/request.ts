@@ -11,13 +11,28 @@ export async function request<Schema extends z.ZodType>(
   path: string,
   body?: unknown,
 ): Promise<z.infer<Schema>> {
+  return schema.parse(await (await answered(method, path, body)).json())
+}
+
+/** Asks for a file; otherwise the same. */
+export const requestFile = async (path: string): Promise<Blob> =>
+  (await answered('GET', path, undefined)).blob()
+
+/** An answer that is no refusal. Where a proof of who one is is asked for first, it is asked of the person, and then again. */
+async function answered(method: Method, path: string, body: unknown): Promise<Response> {
   const response = await send(method, path, body)
-  if (!response.ok) {
-    const error = await refusal(response)
-    if (error.code === 'NOT_SIGNED_IN') whenSignedOut()
-    throw error
-  }
-  return schema.parse(await response.json())
+  if (response.ok) return response
+  const error = await refusal(response)
+  if (error.code === 'NOT_SIGNED_IN') whenSignedOut()
+  if (error.code === 'PROOF_NEEDED' && (await whenProofNeeded())) return answered(method, path, body)
+  throw error
+}
+
+let whenProofNeeded: () => Promise<boolean> = () => Promise.resolve(false)
+
+/** What happens when the server asks who it is once more; whether it was proved. Set once, where the desk starts. */
+export const onProofNeeded = (handler: () => Promise<boolean>): void => {
+  whenProofNeeded = handler
 }
 
 let whenSignedOut: () => void = () => undefined

@@ -1,10 +1,16 @@
 <script setup lang="ts">
 import { ConfigProvider } from 'ant-design-vue'
+import { defineAsyncComponent } from 'vue'
+import { useProof } from '../people/proof-store'
 import { theme } from './theme'
+
+const ProofDialog = defineAsyncComponent(() => import('../people/ProofDialog.vue'))
+const proof = useProof()
 </script>
 
 <template>
   <ConfigProvider :theme="theme" :auto-insert-space-in-button="false">
     <RouterView />
+    <ProofDialog v-if="proof.isAsked" />
   </ConfigProvider>
 </template>

@@ -30,6 +30,7 @@ export function createDeskRouter() {
     await session.load().catch(() => undefined)
     const signedIn = session.person !== undefined
     if (to.path === '/sign-in') return signedIn ? '/' : true
+    if (session.state?.mustSetUp && to.path !== '/me') return '/me'
     return signedIn ? true : { path: '/sign-in', query: { then: to.fullPath } }
   })
   return router

@@ -11,8 +11,12 @@ export function readTextFile(accept: string): Promise<string | undefined> {
 }
 
 /** Offers a text to the person as a file. */
-export function saveTextFile(text: string, name: string, type: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }))
+export const saveTextFile = (text: string, name: string, type: string): void =>
+  saveBlob(new Blob([text], { type }), name)
+
+/** Offers any content to the person as a file. */
+export function saveBlob(content: Blob, name: string): void {
+  const address = URL.createObjectURL(content)
   const link = document.createElement('a')
   link.href = address
   link.download = name

@@ -8,6 +8,7 @@ import CallToAction from '../app/CallToAction.vue'
 import DeskArea from '../app/DeskArea.vue'
 import { useAsking } from '../app/use-asking'
 import { whenOf } from '../calculators/moments'
+import SecondFactors from './SecondFactors.vue'
 import { useSession } from './session-store'
 
 /** A person's own password and sessions. */
@@ -53,7 +54,8 @@ async function change(): Promise<void> {
           >Change it</CallToAction
         >
       </form>
-      <section>
+      <section class="others">
+        <SecondFactors />
         <h2>Where you are signed in</h2>
         <ul>
           <li v-for="one in sessions" :key="one.name">
@@ -76,6 +78,16 @@ async function change(): Promise<void> {
 </template>
 
 <style scoped>
+.others {
+  display: grid;
+  gap: 10px;
+}
+.others h2 {
+  margin-top: 18px;
+}
+.others :deep(.factors h2) {
+  margin-top: 0;
+}
 .both {
   display: grid;
   grid-template-columns: minmax(0, 380px) minmax(0, 520px);

@@ -2,21 +2,24 @@
 import { Alert, Button, Input, message, Modal, Table } from 'ant-design-vue'
 import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
 import { z } from 'zod'
-import { Invited, InvitePerson, PersonListed, roles, type Role } from '@vivid/contract'
-import { request } from '../api/request'
+import { InvitePerson, PeopleChanged, PeopleRequest, PersonListed, roles, type Role } from '@vivid/contract'
+import { request, requestFile } from '../api/request'
 import CallToAction from '../app/CallToAction.vue'
-import { copyText } from '../app/copy-text'
 import DeskArea from '../app/DeskArea.vue'
 import { useAsking } from '../app/use-asking'
 import PickField from '../calculators/fields/PickField.vue'
 import { dayOf, whenOf } from '../calculators/moments'
+import { saveBlob } from '../calculators/text-files'
+import { useSession } from './session-store'
 
-/** Who works at the desk. Somebody new gets a link, which is passed on to them by whoever invited them. */
+/** Who works at the desk. Somebody new is sent a link; what is grave about an approver or keeper, a second keeper agrees to. */
+const session = useSession()
 const { busy, problem, asking } = useAsking()
 const people = shallowRef<readonly PersonListed[]>()
 onMounted(() =>
   asking(async () => {
     people.value = await request(z.array(PersonListed), 'GET', '/people')
+    await loadRequests()
   }),
 )
 
@@ -27,13 +30,31 @@ const roleWords: Readonly<Record<Role, string>> = {
 }
 const roleOptions = roles.map((value) => ({ value, label: roleWords[value] }))
 
-const link = ref<{ name: string; text: string; until: string }>()
-function tell(name: string, invited: Invited): void {
-  people.value = invited.people
-  link.value = {
-    name,
-    text: `${window.location.origin}/desk/welcome#${invited.secret}`,
-    until: invited.until,
+const requests = shallowRef<readonly PeopleRequest[]>([])
+async function loadRequests(): Promise<void> {
+  requests.value = await request(z.array(PeopleRequest), 'GET', '/people/requests')
+}
+async function tell(changed: PeopleChanged, done: string): Promise<void> {
+  people.value = changed.people
+  await loadRequests()
+  void message.success(changed.waits ? 'Asked: it is done once a second keeper agrees.' : done, 5)
+}
+const mayAgree = ({ askedById }: PeopleRequest) => askedById !== session.person?.id
+const settle = ({ id, person }: PeopleRequest, agrees: boolean) =>
+  asking(async () => {
+    const changed = await request(PeopleChanged, agrees ? 'POST' : 'DELETE', `/people/requests/${id}`)
+    await tell(changed, agrees ? `Done for ${person}.` : 'It is not asked for any more.')
+  })
+const requestWords = ({ kind, person, role, askedBy }: PeopleRequest): string => {
+  switch (kind) {
+    case 'role':
+      return `${askedBy} wants ${person} to be ${role}.`
+    case 'reset':
+      return `${askedBy} wants a new password link to be sent to ${person}.`
+    case 'invitation':
+      return `${askedBy} wants to invite ${person} as ${role}.`
+    case 'return':
+      return `${askedBy} wants to let ${person} in again as ${role}.`
   }
 }
 
@@ -48,24 +69,29 @@ function begin(): void {
 async function invite(): Promise<void> {
   const name = fresh.name.trim()
   const isDone = await asking(async () => {
-    tell(name, await request(Invited, 'POST', '/people', { ...fresh, name, email: fresh.email.trim() }))
+    const asked = { ...fresh, name, email: fresh.email.trim() }
+    await tell(
+      await request(PeopleChanged, 'POST', '/people', asked),
+      `A link is on its way to ${asked.email}.`,
+    )
   })
   if (isDone) inviting.value = false
 }
-const inviteAgain = ({ id, name }: PersonListed) =>
+const inviteAgain = ({ id, email }: PersonListed) =>
   asking(async () => {
-    tell(name, await request(Invited, 'POST', `/people/${id}/invitation`))
+    const changed = await request(PeopleChanged, 'POST', `/people/${id}/invitation`)
+    await tell(changed, `A link is on its way to ${email}.`)
   })
+const signOut = ({ id, name }: PersonListed) =>
+  asking(async () => {
+    people.value = await request(z.array(PersonListed), 'DELETE', `/people/${id}/sessions`)
+    void message.success(`${name} is signed out everywhere.`)
+  })
+const takeOut = () => asking(async () => saveBlob(await requestFile('/archive'), 'vivid-meter-archive.zip'))
 
 const change = ({ id, name, role, active }: PersonListed, fields: Partial<PersonListed>, done: string) =>
   asking(async () => {
-    people.value = await request(z.array(PersonListed), 'PUT', `/people/${id}`, {
-      name,
-      role,
-      active,
-      ...fields,
-    })
-    void message.success(done)
+    await tell(await request(PeopleChanged, 'PUT', `/people/${id}`, { name, role, active, ...fields }), done)
   })
 function deactivate(person: PersonListed): void {
   Modal.confirm({
@@ -83,24 +109,27 @@ const columns = [
   { title: 'Name', key: 'name' },
   { title: 'Role', key: 'role', width: 420 },
   { title: 'Last here', key: 'seen', width: 200 },
-  { title: '', key: 'actions', width: 270 },
+  { title: '', key: 'actions', width: 300 },
 ]
 </script>
 
 <template>
   <DeskArea title="People" about="who works at this desk" :problem="problem" :loading="!people">
     <template #actions>
-      <a class="link" href="/api/archive" download>Take everything out, as one archive</a>
+      <button type="button" class="link" @click="takeOut">Take everything out, as one archive</button>
       <CallToAction @click="begin">Invite somebody</CallToAction>
     </template>
-    <Alert v-if="link" type="success" class="link-note" closable @close="link = undefined">
-      <template #message
-        >Pass this link on to {{ link.name }}. It is shown once, and holds until
-        {{ dayOf(link.until) }}.</template
-      >
-      <template #description>
-        <pre id="invitation-link" tabindex="0">{{ link.text }}</pre>
-        <Button size="small" @click="copyText(link.text)">Copy the link</Button>
+    <Alert v-for="one in requests" :key="one.id" type="info" class="asked" :message="requestWords(one)">
+      <template #action>
+        <span class="acts">
+          <Button v-if="mayAgree(one)" size="small" type="primary" :loading="busy" @click="settle(one, true)"
+            >Agree</Button
+          >
+          <span v-else class="soft">waits for a second keeper</span>
+          <Button size="small" :loading="busy" @click="settle(one, false)">{{
+            mayAgree(one) ? 'Decline' : 'Take it back'
+          }}</Button>
+        </span>
       </template>
     </Alert>
     <Table
@@ -112,9 +141,12 @@ const columns = [
     >
       <template #bodyCell="{ column, record }">
         <template v-if="column.key === 'name'">
-          <strong :class="{ soft: !record.active }">{{ record.name }}</strong><br /><span class="soft">{{
-            record.email
-          }}</span>
+          <strong :class="{ soft: !record.active }">{{ record.name }}</strong><span
+            v-if="record.hasSecondFactor"
+            class="soft"
+          >
+            · has a second factor</span
+          ><br /><span class="soft">{{ record.email }}</span>
         </template>
         <select
           v-else-if="column.key === 'role'"
@@ -145,6 +177,14 @@ const columns = [
             <button type="button" class="link" @click="inviteAgain(record as PersonListed)">
               {{ record.hasPassword ? 'New password link' : 'New link' }}
             </button>
+            <button
+              v-if="record.lastSeen"
+              type="button"
+              class="link"
+              @click="signOut(record as PersonListed)"
+            >
+              Sign out
+            </button>
             <button type="button" class="link" @click="deactivate(record as PersonListed)">
               Close to them
             </button>
@@ -163,7 +203,7 @@ const columns = [
     <Modal
       v-model:open="inviting"
       title="Invite somebody"
-      ok-text="Make the link"
+      ok-text="Send the link"
       :ok-button-props="{ disabled: !isWhole, loading: busy }"
       cancel-text="Cancel"
       @ok="invite"
@@ -187,13 +227,8 @@ const columns = [
 </template>
 
 <style scoped>
-.link-note {
+.asked {
   margin-bottom: 14px;
-}
-pre {
-  margin: 6px 0 8px;
-  white-space: pre-wrap;
-  overflow-wrap: anywhere;
 }
 .acts {
   display: flex;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { Alert, Button, ConfigProvider, Input, InputPassword } from 'ant-design-vue'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { sentenceOf } from '../api/api-error'
 import { actionTheme } from '../app/theme'
+import { mayUsePasskeys, signWithPasskey } from './passkey'
 import { useSession } from './session-store'
 
 const session = useSession()
@@ -14,15 +15,15 @@ const password = ref('')
 const problem = ref('')
 const busy = ref(false)
 
-async function signIn(): Promise<void> {
-  if (!email.value.trim() || !password.value) {
-    problem.value = 'Type your e-mail address and your password.'
-    return
-  }
+const code = ref('')
+const second = computed(() => session.state?.second ?? [])
+
+async function attempt(act: () => Promise<void>): Promise<void> {
   busy.value = true
   problem.value = ''
   try {
-    await session.signIn(email.value, password.value)
+    await act()
+    if (!session.person) return
     const { then } = route.query
     await router.replace(typeof then === 'string' && then.startsWith('/') ? then : '/')
   } catch (error) {
@@ -30,6 +31,19 @@ async function signIn(): Promise<void> {
   } finally {
     busy.value = false
   }
+}
+async function signIn(): Promise<void> {
+  if (!email.value.trim() || !password.value) {
+    problem.value = 'Type your e-mail address and your password.'
+    return
+  }
+  await attempt(() => session.signIn(email.value, password.value))
+}
+const giveCode = () => attempt(() => session.giveSecond(code.value))
+const byPasskey = () => attempt(async () => session.usePasskey(await signWithPasskey()))
+async function backToPassword(): Promise<void> {
+  await attempt(() => session.signOut())
+  code.value = password.value = ''
 }
 
 function take(person: { email: string; password: string }): void {
@@ -47,7 +61,31 @@ function take(person: { email: string; password: string }): void {
       <p>Set one up, see every figure as you go, and have a second person put it live.</p>
     </section>
     <section class="entry">
-      <form class="form" novalidate @submit.prevent="signIn">
+      <form v-if="second.length > 0" class="form" novalidate @submit.prevent="giveCode">
+        <h2>One thing more</h2>
+        <template v-if="second.includes('totp')">
+          <label for="second-code">The code your application shows, or one for when it is lost</label>
+          <Input id="second-code" v-model:value="code" autocomplete="one-time-code" autofocus />
+        </template>
+        <Alert v-if="problem" type="error" :message="problem" role="alert" />
+        <ConfigProvider :theme="actionTheme">
+          <Button
+            v-if="second.includes('totp')"
+            type="primary"
+            html-type="submit"
+            size="large"
+            block
+            :loading="busy"
+            :disabled="!code"
+            >Come in</Button
+          >
+        </ConfigProvider>
+        <Button v-if="second.includes('passkey')" size="large" block :loading="busy" @click="byPasskey"
+          >Use a passkey</Button
+        >
+        <button type="button" class="link back" @click="backToPassword">Begin again</button>
+      </form>
+      <form v-else class="form" novalidate @submit.prevent="signIn">
         <h2>Sign in</h2>
         <label for="email">E-mail</label>
         <Input id="email" v-model:value="email" type="email" autocomplete="username" autofocus />
@@ -57,8 +95,14 @@ function take(person: { email: string; password: string }): void {
         <ConfigProvider :theme="actionTheme">
           <Button type="primary" html-type="submit" size="large" block :loading="busy">Sign in</Button>
         </ConfigProvider>
+        <Button v-if="mayUsePasskeys()" size="large" block :disabled="busy" @click="byPasskey"
+          >Use a passkey</Button
+        >
+        <a v-if="session.state?.provider" class="ant-btn ant-btn-lg provider" href="/api/session/provider"
+          >Come in with {{ session.state.provider }}</a
+        >
       </form>
-      <div v-if="session.state?.demoPeople.length" class="demo">
+      <div v-if="session.state?.demoPeople.length && second.length === 0" class="demo">
         <h3>This is a demo. Come in as</h3>
         <ul>
           <li v-for="person in session.state.demoPeople" :key="person.email">
@@ -152,6 +196,14 @@ function take(person: { email: string; password: string }): void {
 .form .ant-alert,
 .form .ant-btn {
   margin-top: 14px;
+}
+.back {
+  margin-top: 12px;
+  justify-self: start;
+}
+.provider {
+  margin-top: 14px;
+  text-align: center;
 }
 .demo h3 {
   font: 600 15px var(--text);

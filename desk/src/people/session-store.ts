@@ -16,6 +16,14 @@ export const useSession = defineStore('session', () => {
     state.value = await request(SessionState, 'POST', '/session', { email, password })
   }
 
+  /** The second step: a code, or what a passkey signed. */
+  async function giveSecond(code: string): Promise<void> {
+    state.value = await request(SessionState, 'POST', '/session/second', { code })
+  }
+  async function usePasskey(response: unknown): Promise<void> {
+    state.value = await request(SessionState, 'POST', '/session/passkey', { response })
+  }
+
   async function signOut(): Promise<void> {
     state.value = await request(SessionState, 'DELETE', '/session')
   }
@@ -28,5 +36,5 @@ export const useSession = defineStore('session', () => {
   const can = (permission: Permission): boolean =>
     person.value !== undefined && may(person.value.role, permission)
 
-  return { state, person, load, signIn, signOut, forget, can }
+  return { state, person, load, signIn, giveSecond, usePasskey, signOut, forget, can }
 })

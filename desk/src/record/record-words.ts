@@ -32,9 +32,26 @@ export const actWords: Readonly<Record<RecordAct, string>> = {
   personDeactivated: 'closed the desk to',
   personReactivated: 'opened the desk again to',
   passwordSet: 'set a password for',
+  changeAsked: 'asked for a second keeper about',
+  changeConfirmed: 'agreed about',
+  changeDeclined: 'declined what was asked about',
+  signedIn: 'signed in as',
+  signInFailed: 'tried a wrong password or code of',
+  accountLocked: 'was kept from guessing the password of',
+  secondFactorSet: 'set up a second factor of',
+  secondFactorRemoved: 'removed a second factor of',
+  recoveryUsed: 'used up a recovery code of',
+  sessionEnded: 'ended sessions of',
   keyMade: 'made the key',
   keyWithdrawn: 'withdrew the key',
   archiveTaken: 'took an archive of',
+}
+
+const requestWords: Readonly<Record<string, string>> = {
+  role: 'another role',
+  reset: 'a new password link',
+  invitation: 'an invitation',
+  return: 'letting them in again',
 }
 
 const madeFrom: Readonly<Record<string, string>> = {
@@ -83,6 +100,19 @@ export function detailWords({ act, details }: RecordEntry): string {
     case 'siteAdded':
     case 'siteChanged':
       return String(origins)
+    case 'changeAsked':
+    case 'changeConfirmed':
+    case 'changeDeclined':
+      return [requestWords[String(details.kind)], role].filter(Boolean).join(', ')
+    case 'signedIn':
+      return `by ${by}`
+    case 'secondFactorSet':
+    case 'secondFactorRemoved':
+      return String(details.what ?? '')
+    case 'recoveryUsed':
+      return `${details.left} left`
+    case 'sessionEnded':
+      return String(details.which ?? '')
     case 'personInvited':
     case 'personChanged':
       return role ? `as ${role}` : ''

@@ -8,6 +8,7 @@ export interface Application {
   readonly desk: string
   readonly address: string
   readonly lender: string
+  readonly databaseUrl: string
   /** A new person's browser: cookies and storage of their own. */
   visit(url: string, viewport?: { width: number; height: number }): Promise<Page>
   /** The desk, signed in as one of the demo people: all calculators, or the page at a path of it. */
@@ -51,7 +52,7 @@ async function startApplication(): Promise<Application> {
     })
     page.on('request', (request) => {
       const { hostname, protocol } = new URL(request.url())
-      if (protocol.startsWith('http') && hostname !== '127.0.0.1')
+      if (protocol.startsWith('http') && !/^(127\.0\.0\.1|localhost)$/.test(hostname))
         faults.push(`asked ${hostname} for something`)
     })
     await goTo(page, url)

@@ -1,0 +1,27 @@
+import { z } from 'zod'
+import { request } from '../api/request'
+
+/** What the server asks a device to sign; made for the browser by the server's own library. */
+const Options = z.record(z.string(), z.unknown())
+
+/** Whether this browser knows passkeys, and this address may have them (they are never for a bare number). */
+export const mayUsePasskeys = (): boolean =>
+  'PublicKeyCredential' in window && !/^[\d.:[\]]+$/.test(window.location.hostname)
+
+/** Has the person's device sign what the server asks for. */
+export async function signWithPasskey(): Promise<unknown> {
+  const [{ startAuthentication }, optionsJSON] = await Promise.all([
+    import('@simplewebauthn/browser'),
+    request(Options, 'POST', '/session/passkey/options', {}),
+  ])
+  return startAuthentication({ optionsJSON: optionsJSON as never })
+}
+
+/** Has the person's device make a new key for this site. */
+export async function makePasskey(): Promise<unknown> {
+  const [{ startRegistration }, optionsJSON] = await Promise.all([
+    import('@simplewebauthn/browser'),
+    request(Options, 'POST', '/me/factors/passkeys/options', {}),
+  ])
+  return startRegistration({ optionsJSON: optionsJSON as never })
+}
