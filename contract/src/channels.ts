@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { AskedDay } from './bounds'
 
 const timestamp = z.iso.datetime()
 
@@ -9,6 +10,10 @@ export const KeyListed = z.strictObject({
   /** Its first characters, to know it by. */
   start: z.string(),
   perMinute: z.int(),
+  /** The addresses of the calculators it is for; null: all. */
+  calculators: z.array(z.string()).nullable(),
+  /** The last day it holds, ISO; null: until it is withdrawn. */
+  endsOn: z.iso.date().nullable(),
   madeBy: z.string(),
   madeAt: timestamp,
   lastUsed: timestamp.nullable(),
@@ -20,6 +25,10 @@ export const MakeKey = z.strictObject({
   name: z.string().trim().min(1).max(80),
   /** How many evaluations a minute it may ask for. */
   perMinute: z.int().min(1).max(100_000),
+  /** The addresses of the calculators it is for; left out: all. */
+  calculators: z.array(z.string().min(1).max(80)).min(1).max(200).nullable().default(null),
+  /** The last day it holds, ISO; left out: until it is withdrawn. */
+  endsOn: AskedDay.nullable().default(null),
 })
 export type MakeKey = z.infer<typeof MakeKey>
 

@@ -122,7 +122,7 @@ export const errorTable = {
   PROVIDER_REFUSED: { status: 403, text: 'The lender’s sign-in did not let you in here: {what}.' },
   KEY_NOT_FOR: { status: 403, text: 'This key is not for the calculator “{calculator}”.' },
   PASSWORD_WRONG: { status: 403, text: 'The present password is another one.' },
-  KEY_REFUSED: { status: 401, text: 'This key is unknown or was withdrawn.' },
+  KEY_REFUSED: { status: 401, text: 'This key is unknown, was withdrawn, or is over.' },
   KEY_UNKNOWN: { status: 404, text: 'There is no such key.' },
   ARCHIVE_UNREADABLE: { status: 422, text: 'This archive cannot be brought back: in {where}, {what}.' },
   NOT_EMPTY: {

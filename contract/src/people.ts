@@ -45,6 +45,8 @@ export const SessionState = z.strictObject({
   mustSetUp: z.boolean(),
   /** What the way in by the lender's own provider of identities is called; null: there is none. */
   provider: z.string().nullable(),
+  /** Why coming in by it was refused; told once. */
+  problem: z.string().nullable(),
   /** The lender whose desk this is. */
   lender: z.string(),
   demoPeople: z.array(

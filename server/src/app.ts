@@ -28,6 +28,9 @@ import { peopleRoutes } from './people/routes'
 import type { Mailer } from './mail/mailer'
 import { factorRoutes } from './people/factor-routes'
 import { createSessions, type SessionTimes } from './people/session'
+import { createIdentities } from './people/identities'
+import type { Provider } from './people/provider'
+import { providerRoutes } from './people/provider-routes'
 import { sessionRoutes } from './people/session-routes'
 import type { SessionSecrets } from './people/session-secrets'
 import { createSignIn } from './people/sign-in'
@@ -56,6 +59,8 @@ export interface AppDeps {
   readonly sessionTimes: SessionTimes
   /** Whether approvers and keepers need a second factor. */
   readonly mustHaveSecond: boolean
+  /** The lender's own provider of identities, if there is one. */
+  readonly provider: Provider | undefined
   readonly work: Work
   readonly counter: AudienceCounter
   /** Has what was just handed over delivered right away. */
@@ -133,14 +138,16 @@ async function deskRoutes({
   sessionSecrets,
   sessionTimes,
   mustHaveSecond,
+  provider,
 }: AppDeps): Promise<RequestHandler> {
   const { people, sessions, calculators } = services.stores
   const openApi = openApiDocument()
   const desk = express.Router()
+  const identities = createIdentities({ database, people, record: services.stores.record, provider })
   desk.use(
     sameOriginOnly,
     createSessions(database, { secrets: sessionSecrets, times: sessionTimes, publicUrl }),
-    admitted({ people, hours: sessionTimes.hours, mustHaveSecond, isStillIn: async () => true }),
+    admitted({ people, hours: sessionTimes.hours, mustHaveSecond, isStillIn: identities.isStillIn }),
     perPerson(limits),
     // Only now: who may not ask has nothing read.
     bodyByAddress,
@@ -162,9 +169,21 @@ async function deskRoutes({
       demoPeople,
       lender,
       publicUrl,
-      provider: undefined,
+      provider: provider?.name,
       mustHaveSecond,
     }),
+    ...(provider
+      ? [
+          providerRoutes({
+            provider,
+            sessions,
+            door,
+            limits,
+            publicUrl,
+            personOf: identities.personOf,
+          }),
+        ]
+      : []),
     factorRoutes(factors, passkeys, publicUrl),
     peopleRoutes({ service: services.people, sessions, door, limits }),
   )

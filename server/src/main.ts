@@ -9,7 +9,7 @@ import { tellBrokenTo } from './broken-steps'
 import { dayOf } from './clock'
 import { connect } from './database/connection'
 import { createReader } from './database/reader'
-import { demoPeople } from './demo/demo-people'
+import { demoPeople, knownThere } from './demo/demo-people'
 import { loadDemoOnce } from './demo/load-demo'
 import { migrate } from './database/migrate'
 import { forgetExpiredSessions } from './people/session'
@@ -22,8 +22,10 @@ import { outsider } from './record/entries'
 import { createLimits } from './http/limits'
 import { sharedSecret } from './database/secrets'
 import { startDemo, type RunningDemo } from './demo/start-demo'
+import { startIdentityProvider } from './demo/stand-ins/identity-provider'
 import { startMailBox } from './demo/stand-ins/mail-box'
 import { createMailer } from './mail/mailer'
+import { createProvider } from './people/provider'
 import { createSessionSecrets } from './people/session-secrets'
 import { readSettings } from './settings'
 import { createServices, type Services } from './services'
@@ -55,6 +57,11 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const now = () => new Date()
   const work = createThreadedWork(settings.worker, tellBrokenTo(log))
   const standsIn = settings.lenderPort !== undefined
+  const identityProvider =
+    standsIn && !settings.provider
+      ? await startIdentityProvider(knownThere, `http://${settings.host}:${settings.port}`)
+      : undefined
+  const providerSettings = settings.provider ?? identityProvider?.settings
   const mailBox = standsIn && !settings.smtpUrl ? await startMailBox() : undefined
   const smtpUrl = settings.smtpUrl ?? mailBox?.smtpUrl
   const mail = smtpUrl ? createMailer(smtpUrl, settings.mailFrom) : undefined
@@ -77,6 +84,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     await Promise.all(servers.map(stopListening))
     for (const background of working) await background.stop()
     await mailBox?.close()
+    await identityProvider?.close()
     await work.close()
     await live.close()
     await reader.close()
@@ -126,6 +134,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       sessionSecrets,
       sessionTimes: settings.sessions,
       mustHaveSecond: settings.mustHaveSecond,
+      provider: providerSettings && createProvider(providerSettings, now),
       counter,
       work,
       hurry: delivering.hurry,

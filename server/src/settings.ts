@@ -1,4 +1,6 @@
 import { resolve } from 'node:path'
+import { Role } from '@vivid/contract'
+import type { ProviderSettings } from './people/provider'
 import type { SessionTimes } from './people/session'
 
 /** Where the server runs; read from the environment once, by `main`. */
@@ -32,6 +34,8 @@ export interface Settings {
   readonly smtpUrl: string | undefined
   readonly mailFrom: string
   readonly sessions: SessionTimes
+  /** The lender's own provider of identities (OpenID Connect). */
+  readonly provider: ProviderSettings | undefined
   /** Whether approvers and keepers need a second factor. */
   readonly mustHaveSecond: boolean
   /** Folders of the built desk and visitor page. */
@@ -77,6 +81,7 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
       idleMinutes: readWhole(env.SESSION_IDLE_MINUTES, 'SESSION_IDLE_MINUTES', 30),
       hours: readWhole(env.SESSION_HOURS, 'SESSION_HOURS', 12),
     },
+    provider: readProvider(env, publicUrl),
     mustHaveSecond: readSwitch(env.SECOND_FACTOR_MUST, 'SECOND_FACTOR_MUST', false),
     deskFolder: resolve(root, 'desk/dist'),
     worker: resolve(root, 'server/dist/worker.js'),
@@ -104,6 +109,34 @@ function readSmtp(
   if (!publicUrl && !demo)
     throw new SettingError('SMTP_URL needs PUBLIC_URL, so that the links in letters lead here.')
   return text
+}
+
+function readProvider(env: NodeJS.ProcessEnv, publicUrl: string | undefined): ProviderSettings | undefined {
+  const { OIDC_ISSUER: issuer, OIDC_CLIENT_ID: clientId, OIDC_CLIENT_SECRET: clientSecret } = env
+  if (!issuer) return undefined
+  if (!URL.canParse(issuer) || !/^(https:\/\/|http:\/\/(127\.0\.0\.1|localhost)[:/])/.test(issuer))
+    throw new SettingError('OIDC_ISSUER is no provider; it looks like https://login.example.org.')
+  if (!clientId || !clientSecret || !publicUrl)
+    throw new SettingError('OIDC_ISSUER needs OIDC_CLIENT_ID, OIDC_CLIENT_SECRET and PUBLIC_URL beside it.')
+  const roles = Object.fromEntries(
+    (env.OIDC_ROLES || 'author=author,approver=approver,keeper=keeper').split(',').map((pair) => {
+      const [said = '', role = ''] = pair.split(/=(?=[^=]*$)/).map((part) => part.trim())
+      const known = Role.safeParse(role)
+      if (!said || !known.success)
+        throw new SettingError(
+          'OIDC_ROLES says which values of the claim are which roles, like "loans-web=author,loans-risk=approver".',
+        )
+      return [said, known.data]
+    }),
+  )
+  return {
+    issuer,
+    clientId,
+    clientSecret,
+    name: env.OIDC_NAME || 'the lender’s own sign-in',
+    roleClaim: env.OIDC_ROLE_CLAIM || 'roles',
+    roles,
+  }
 }
 
 function readLenderPort(text: string | undefined, demo: boolean, otherwise: number): number | undefined {

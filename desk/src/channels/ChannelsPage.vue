@@ -150,7 +150,7 @@ async function send(): Promise<void> {
         </section>
       </div>
     </template>
-    <KeysSection v-if="session.can('keep')" />
+    <KeysSection v-if="session.can('keep')" :slugs="(calculators ?? []).map((one) => one.slug)" />
     <p v-else class="soft">
       A keeper makes keys, each with a limit of its own. Without one, {{ KEYLESS_PER_MINUTE }} evaluations a
       minute are answered from one address.

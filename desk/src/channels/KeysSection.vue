@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { Alert, Button, Input, InputNumber, Modal, Table } from 'ant-design-vue'
+import { Alert, Button, Input, InputNumber, Modal, Select, Table } from 'ant-design-vue'
 import { onMounted, reactive, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { KeyListed, KeyMade } from '@vivid/contract'
 import { request } from '../api/request'
 import { copyText } from '../app/copy-text'
 import { useAsking } from '../app/use-asking'
+import { localToday } from '../calculators/local-today'
 import { dayOf, whenOf } from '../calculators/moments'
 
 /** Keys by which other servers of the lender's ask for figures. */
@@ -18,15 +19,20 @@ onMounted(() =>
   }),
 )
 const making = ref(false)
-const fresh = reactive({ name: '', perMinute: 600 })
+const fresh = reactive({ name: '', perMinute: 600, calculators: [] as string[], endsOn: '' })
+const { slugs } = defineProps<{ slugs: readonly string[] }>()
 async function make(): Promise<void> {
   making.value = false
   await asking(async () => {
-    const { key, keys: all } = await request(KeyMade, 'POST', '/channels/keys', fresh)
+    const { key, keys: all } = await request(KeyMade, 'POST', '/channels/keys', {
+      ...fresh,
+      calculators: fresh.calculators.length > 0 ? fresh.calculators : null,
+      endsOn: fresh.endsOn || null,
+    })
     made.value = key
     keys.value = all
   })
-  fresh.name = ''
+  Object.assign(fresh, { name: '', calculators: [], endsOn: '' })
 }
 function withdraw({ id, name }: KeyListed): void {
   Modal.confirm({
@@ -41,6 +47,10 @@ function withdraw({ id, name }: KeyListed): void {
       }).then(() => undefined),
   })
 }
+const boundsOf = ({ calculators, endsOn }: KeyListed): string =>
+  [calculators && `only ${calculators.join(', ')}`, endsOn && `until ${dayOf(`${endsOn}T12:00:00Z`)}`]
+    .filter(Boolean)
+    .join('; ')
 const columns = [
   { title: 'Key', key: 'name' },
   { title: 'Begins with', dataIndex: 'start', width: 120 },
@@ -78,7 +88,12 @@ const columns = [
       :pagination="false"
     >
       <template #bodyCell="{ column, record }">
-        <strong v-if="column.key === 'name'" :class="{ soft: record.withdrawnAt }">{{ record.name }}</strong>
+        <template v-if="column.key === 'name'"
+          ><strong :class="{ soft: record.withdrawnAt }">{{ record.name }}</strong
+          ><span v-if="boundsOf(record as KeyListed)" class="soft"
+            ><br />{{ boundsOf(record as KeyListed) }}</span
+          ></template
+        >
         <template v-else-if="column.key === 'made'"
           >{{ dayOf(record.madeAt) }} by {{ record.madeBy }}</template
         >
@@ -103,6 +118,16 @@ const columns = [
       <Input id="key-name" v-model:value="fresh.name" :maxlength="80" placeholder="Branch terminals" />
       <label for="key-limit" class="next">Evaluations a minute, at most</label>
       <InputNumber id="key-limit" v-model:value="fresh.perMinute" :min="1" :max="100000" />
+      <label for="key-calculators" class="next">Only for these calculators (none chosen: all)</label>
+      <Select
+        id="key-calculators"
+        v-model:value="fresh.calculators"
+        mode="multiple"
+        :options="slugs.map((value) => ({ value }))"
+        class="wide"
+      />
+      <label for="key-end" class="next">Its last day (empty: until it is withdrawn)</label>
+      <input id="key-end" v-model="fresh.endsOn" type="date" class="pick" :min="localToday()" />
     </Modal>
   </section>
 </template>
@@ -121,6 +146,9 @@ pre {
   margin: 6px 0 8px;
   overflow-wrap: anywhere;
   white-space: pre-wrap;
+}
+.wide {
+  width: 100%;
 }
 .next {
   display: block;

@@ -45,16 +45,17 @@ const settle = ({ id, person }: PeopleRequest, agrees: boolean) =>
     const changed = await request(PeopleChanged, agrees ? 'POST' : 'DELETE', `/people/requests/${id}`)
     await tell(changed, agrees ? `Done for ${person}.` : 'It is not asked for any more.')
   })
+const aRole = (role: Role | null) => (role === 'keeper' ? 'a keeper' : `an ${role ?? 'author'}`)
 const requestWords = ({ kind, person, role, askedBy }: PeopleRequest): string => {
   switch (kind) {
     case 'role':
-      return `${askedBy} wants ${person} to be ${role}.`
+      return `${askedBy} wants ${person} to be ${aRole(role)}.`
     case 'reset':
       return `${askedBy} wants a new password link to be sent to ${person}.`
     case 'invitation':
-      return `${askedBy} wants to invite ${person} as ${role}.`
+      return `${askedBy} wants to invite ${person} as ${aRole(role)}.`
     case 'return':
-      return `${askedBy} wants to let ${person} in again as ${role}.`
+      return `${askedBy} wants to let ${person} in again as ${aRole(role)}.`
   }
 }
 
@@ -107,9 +108,9 @@ function deactivate(person: PersonListed): void {
 }
 const columns = [
   { title: 'Name', key: 'name' },
-  { title: 'Role', key: 'role', width: 420 },
-  { title: 'Last here', key: 'seen', width: 200 },
-  { title: '', key: 'actions', width: 300 },
+  { title: 'Role', key: 'role', width: 380 },
+  { title: 'Last here', key: 'seen', width: 190 },
+  { title: '', key: 'actions', width: 330 },
 ]
 </script>
 
@@ -232,6 +233,7 @@ const columns = [
 }
 .acts {
   display: flex;
+  white-space: nowrap;
   gap: 14px;
 }
 .invite {

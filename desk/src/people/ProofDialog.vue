@@ -65,6 +65,10 @@ const byPasskey = () => prove(async () => ({ passkey: await signWithPasskey() })
         />
       </template>
       <Alert v-if="problem" type="error" role="alert" :message="problem" />
+      <p v-if="session.state?.provider && !hasCode && !hasPasskey" class="soft">
+        Or prove it by <a class="link" href="/api/session/provider?again">{{ session.state.provider }}</a> and
+        do it again.
+      </p>
       <div class="acts">
         <Button v-if="hasPasskey" :loading="busy" @click="byPasskey">Use a passkey</Button>
         <Button

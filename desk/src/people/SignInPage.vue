@@ -12,7 +12,7 @@ const router = useRouter()
 const route = useRoute()
 const email = ref('')
 const password = ref('')
-const problem = ref('')
+const problem = ref(useSession().state?.problem ?? '')
 const busy = ref(false)
 
 const code = ref('')

@@ -97,6 +97,10 @@ export function detailWords({ act, details }: RecordEntry): string {
     case 'placementChanged':
     case 'placementRemoved':
       return [calculator, language].filter(Boolean).join(', ')
+    case 'keyMade':
+      return [details.for && `for ${details.for}`, details.until && `until ${details.until}`]
+        .filter(Boolean)
+        .join(', ')
     case 'siteAdded':
     case 'siteChanged':
       return String(origins)

@@ -101,3 +101,19 @@ test('a key that is none is refused, not answered as if there were none', async 
   for (const key of ['vm_guess', '', 'demo'])
     expect(await evaluate(key)).toMatchObject({ status: 401, body: { code: 'KEY_REFUSED' } })
 })
+
+test('a key may be for some calculators only, and hold until a day', async () => {
+  const make = async (fields: object) =>
+    (await wren.ask<KeyMade>('POST', '/api/channels/keys', { name: 'Bound', perMinute: 60, ...fields })).body
+      .key
+  const [other, mine, over, lasts] = [
+    await make({ calculators: ['narrowboat-loan'] }),
+    await make({ calculators: ['narrowboat-loan', 'floating-home-mortgage'] }),
+    await make({ endsOn: '2026-11-24' }),
+    await make({ endsOn: '2026-11-25' }),
+  ]
+  await expect.poll(async () => (await evaluate(lasts)).status).toBe(200)
+  expect(await evaluate(other)).toMatchObject({ status: 403, body: { code: 'KEY_NOT_FOR' } })
+  expect((await evaluate(mine)).status).toBe(200)
+  expect(await evaluate(over)).toMatchObject({ status: 401, body: { code: 'KEY_REFUSED' } })
+})

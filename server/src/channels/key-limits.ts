@@ -1,6 +1,7 @@
 import type { RequestHandler } from 'express'
 import { KEYLESS_PER_MINUTE } from '@vivid/contract'
 import { AppError } from '../http/app-error'
+import { param } from '../http/routing'
 import type { Limits } from '../http/limits'
 import { hashOfSecret } from '../http/secret'
 
@@ -8,6 +9,10 @@ import { hashOfSecret } from '../http/secret'
 export interface KnownKey {
   readonly id: string
   readonly perMinute: number
+  /** The addresses of the calculators it is for; null: all. */
+  readonly calculators: readonly string[] | null
+  /** The last day it holds, ISO; null: until it is withdrawn. */
+  readonly endsOn: string | null
 }
 
 /**
@@ -18,13 +23,18 @@ export function keyOrAddressLimit(
   limits: Limits,
   keyByHash: (hash: string) => KnownKey | undefined,
   used: (id: string) => void,
+  today: () => string,
 ): RequestHandler {
   const keyless = limits.perAddress('evaluations', { points: KEYLESS_PER_MINUTE, seconds: 60 })
   return async (req, res, next) => {
     const [scheme, secret] = (req.headers.authorization ?? '').split(' ')
     if (scheme?.toLowerCase() !== 'bearer') return keyless(req, res, next)
     const key = keyByHash(hashOfSecret(secret ?? ''))
-    if (!key) throw new AppError('KEY_REFUSED', { headers: { 'www-authenticate': 'Bearer' } })
+    if (!key || (key.endsOn !== null && key.endsOn < today()))
+      throw new AppError('KEY_REFUSED', { headers: { 'www-authenticate': 'Bearer' } })
+    const slug = param(req, 'slug')
+    if (key.calculators && !key.calculators.includes(slug))
+      throw new AppError('KEY_NOT_FOR', { details: { calculator: slug.slice(0, 80) } })
     await limits.consume('key', key.id, { points: key.perMinute, seconds: 60 })
     res.locals.keyId = key.id
     used(key.id)

@@ -21,8 +21,9 @@ export type KeysService = ReturnType<typeof createKeysService>
 export function createKeysService({ database, keys, people, record, announce }: KeysDeps) {
   async function listed(): Promise<KeyListed[]> {
     const [all, nameOf] = await Promise.all([keys.all(), people.names()])
-    return all.map(({ hash: _, madeBy, madeAt, lastUsed, withdrawnAt, ...key }) => ({
+    return all.map(({ hash: _, madeBy, madeAt, lastUsed, withdrawnAt, calculators, ...key }) => ({
       ...key,
+      calculators: calculators && [...calculators],
       madeBy: nameOf(madeBy),
       madeAt: madeAt.toISOString(),
       lastUsed: lastUsed?.toISOString() ?? null,
@@ -40,12 +41,24 @@ export function createKeysService({ database, keys, people, record, announce }: 
 
   return {
     listed,
-    async make({ name, perMinute }: MakeKey, person: Person): Promise<KeyMade> {
+    async make({ name, perMinute, calculators, endsOn }: MakeKey, person: Person): Promise<KeyMade> {
       const key = `vm_${newSecret()}`
       await database.transaction(async (transaction) => {
-        const made = { name, perMinute, start: key.slice(0, 9), hash: hashOfSecret(key), madeBy: person.id }
+        const made = {
+          name,
+          perMinute,
+          calculators,
+          endsOn,
+          start: key.slice(0, 9),
+          hash: hashOfSecret(key),
+          madeBy: person.id,
+        }
         const id = await keys.add(made, transaction)
-        await record.append(entry('keyMade', id, name, person), transaction)
+        const bounds = {
+          ...(calculators && { for: calculators.join(', ') }),
+          ...(endsOn && { until: endsOn }),
+        }
+        await record.append({ ...entry('keyMade', id, name, person), details: bounds }, transaction)
         await announce(transaction)
       })
       return { key, keys: await listed() }

@@ -8,6 +8,10 @@ export interface KeyData {
   readonly start: string
   readonly hash: string
   readonly perMinute: number
+  /** The addresses of the calculators it is for; null: all. */
+  readonly calculators: readonly string[] | null
+  /** The last day it holds, ISO. */
+  readonly endsOn: string | null
   readonly madeBy: string
   readonly madeAt: Date
   readonly lastUsed: Date | null
@@ -17,7 +21,7 @@ export interface KeyData {
 export type KeysStore = ReturnType<typeof createKeysStore>
 
 const COLUMNS = `id, name, start, hash, per_minute AS "perMinute", made_by AS "madeBy", made_at AS "madeAt",
-  last_used AS "lastUsed", withdrawn_at AS "withdrawnAt"`
+  last_used AS "lastUsed", calculators, to_char(ends_on, 'YYYY-MM-DD') AS "endsOn", withdrawn_at AS "withdrawnAt"`
 
 export function createKeysStore(database: Sequelize) {
   const ask = asking(database)
@@ -25,13 +29,13 @@ export function createKeysStore(database: Sequelize) {
   return {
     all: (): Promise<KeyData[]> => ask<KeyData>(`SELECT ${COLUMNS} FROM channel_keys ORDER BY made_at DESC`),
     async add(
-      key: Pick<KeyData, 'name' | 'start' | 'hash' | 'perMinute' | 'madeBy'>,
+      key: Pick<KeyData, 'name' | 'start' | 'hash' | 'perMinute' | 'madeBy' | 'calculators' | 'endsOn'>,
       transaction: Transaction,
     ): Promise<string> {
       const [made] = await ask<{ id: string }>(
-        `INSERT INTO channel_keys (name, start, hash, per_minute, made_by)
-         VALUES (:name, :start, :hash, :perMinute, :madeBy) RETURNING id`,
-        key,
+        `INSERT INTO channel_keys (name, start, hash, per_minute, made_by, calculators, ends_on)
+         VALUES (:name, :start, :hash, :perMinute, :madeBy, CAST(:calculators AS jsonb), :endsOn) RETURNING id`,
+        { ...key, calculators: key.calculators && JSON.stringify(key.calculators) },
         transaction,
       )
       return made?.id ?? ''

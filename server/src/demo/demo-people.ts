@@ -10,3 +10,7 @@ export const demoPeople: SessionState['demoPeople'] = [
   { name: 'Kofi Brandvold', email: 'kofi@larkmoor.example', role: 'approver', password },
   { name: 'Wren Castellan', email: 'wren@larkmoor.example', role: 'keeper', password },
 ]
+
+/** The same people as the lender's own sign-in knows them, by the groups they are in there. */
+const groups = { author: 'loans-web', approver: 'loans-risk', keeper: 'loans-office' } as const
+export const knownThere = demoPeople.map(({ email, name, role }) => ({ email, name, roles: [groups[role]] }))

@@ -55,9 +55,19 @@ const WHOLE_DOCUMENTS = new Set([
 ])
 const [large, form, few] = [jsonBody('1mb'), jsonBody('100kb'), jsonBody('8kb')].map(inTurn)
 
+/** Where another server sends a form, as its standard has it. */
+const FORMS = new Set(['/api/session/provider/logout'])
+const aForm = express.urlencoded({ extended: false, limit: '8kb' })
+
 export const bodyByAddress: RequestHandler = (req, res, next) => {
   const { access, address = '' } = res.locals
-  const reader = access === 'anyone' ? few : WHOLE_DOCUMENTS.has(address) ? large : form
+  const reader = FORMS.has(address)
+    ? aForm
+    : access === 'anyone'
+      ? few
+      : WHOLE_DOCUMENTS.has(address)
+        ? large
+        : form
   reader?.(req, res, next)
 }
 

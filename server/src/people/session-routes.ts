@@ -53,6 +53,7 @@ export function sessionRoutes(deps: SessionRoutesDeps): Router {
     second,
     mustSetUp: person !== null && (await mustSetUp(person)),
     provider: deps.provider ?? null,
+    problem: null,
     lender: deps.lender,
     demoPeople: person ? [] : deps.demoPeople,
   })
@@ -93,12 +94,13 @@ export function sessionRoutes(deps: SessionRoutesDeps): Router {
       async (req, res) => {
         const { personId } = req.session
         const half = halfway(req)
-        res.json(
-          await state(
-            (personId && (await people.active(personId))) || null,
-            half ? [...(await factors.needed(half))] : [],
-          ),
+        const { refusal = null } = req.session
+        if (refusal !== null) req.session.refusal = undefined
+        const now = await state(
+          (personId && (await people.active(personId))) || null,
+          half ? [...(await factors.needed(half))] : [],
         )
+        res.json({ ...now, problem: refusal })
       },
     ],
     post: [
@@ -198,5 +200,9 @@ export async function beginSession(
   req.session.agent = browserOf(req.headers['user-agent'])
   req.session.began = req.session.provedAt = Date.now()
   if (provider) req.session.provider = provider
-  await new Promise<void>((done, fail) => req.session.save((err: unknown) => (err ? fail(err) : done())))
+  await saved(req)
 }
+
+/** Keeps the session now: an answer that sends somebody elsewhere is followed before it has ended. */
+export const saved = (req: Request): Promise<void> =>
+  new Promise((done, fail) => req.session.save((err: unknown) => (err ? fail(err) : done())))

@@ -21,6 +21,8 @@ declare module 'express-session' {
     provedAt: number
     /** Whoever gave a right password and has a second factor to give yet, and when. */
     halfway: { readonly personId: string; readonly at: number } | undefined
+    /** Why the way in by a provider was refused: told once. */
+    refusal: string | undefined
     /** What a passkey has to sign. */
     challenge: string | undefined
     /** The session at the provider of identities that this one lives by, and when it was last asked. */

@@ -42,6 +42,14 @@ export function createSessionsStore(database: Sequelize) {
       const sql = 'DELETE FROM sessions WHERE "personId" = :personId AND sid <> :butSid RETURNING sid'
       await ask(sql, { personId, butSid }, transaction)
     },
+    /** Ends the sessions that live by a session at the provider, or all of somebody it knows. */
+    async endOfProvider(subject: string | undefined, session: string | undefined): Promise<void> {
+      await ask(
+        `DELETE FROM sessions WHERE (CAST(:session AS text) IS NOT NULL AND provider_session = :session)
+            OR (CAST(:session AS text) IS NULL AND "personId" IN (SELECT id FROM people WHERE subject = :subject)) RETURNING sid`,
+        { subject: subject ?? null, session: session ?? null },
+      )
+    },
     /** When each person was last here. */
     async lastSeen(): Promise<(personId: string) => string | null> {
       const rows = await ask<{ personId: string; at: Date }>(

@@ -172,7 +172,9 @@ export class LiveCalculators {
   async #readKeys(): Promise<void> {
     const all = await createKeysStore(this.database).all()
     this.#keys = new Map(
-      all.flatMap(({ hash, id, perMinute, withdrawnAt }) => (withdrawnAt ? [] : [[hash, { id, perMinute }]])),
+      all.flatMap(({ hash, id, perMinute, calculators, endsOn, withdrawnAt }) =>
+        withdrawnAt ? [] : [[hash, { id, perMinute, calculators, endsOn }]],
+      ),
     )
   }
 

@@ -47,7 +47,12 @@ export function publicRoutes({ live, now, handOvers, work, counter, keyUsed, lim
   router.use(countingRoutes({ live, counter, now, limits }))
   route(router, '/calculators/:slug/evaluate', {
     post: [
-      keyOrAddressLimit(limits, (hash) => live.keyByHash(hash), keyUsed),
+      keyOrAddressLimit(
+        limits,
+        (hash) => live.keyByHash(hash),
+        keyUsed,
+        () => minuteOf(now()).slice(0, 10),
+      ),
       async (req, res) => {
         const { answers, language } = parseOrThrow(EvaluateRequest, req.body)
         const calculator = liveOrThrow(live, param(req, 'slug'))

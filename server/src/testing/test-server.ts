@@ -22,6 +22,7 @@ import { startCounting, type AudienceCounter } from '../audience/counter'
 import { createReader } from '../database/reader'
 import { createServices, type Services } from '../services'
 import type { Letter } from '../mail/mailer'
+import type { Provider } from '../people/provider'
 import type { SessionTimes } from '../people/session'
 import { createSessionSecrets } from '../people/session-secrets'
 import { NOW, TODAY } from './today'
@@ -57,6 +58,8 @@ export async function testServer({
   mails = true,
   sessionTimes = { idleMinutes: 30, hours: 12 },
   mustHaveSecond = false,
+  provider,
+  port: at = 0,
 }: {
   databaseUrl?: string
   demo?: boolean
@@ -77,6 +80,9 @@ export async function testServer({
   mails?: boolean
   sessionTimes?: SessionTimes
   mustHaveSecond?: boolean
+  provider?: Provider
+  /** Where it listens; 0: anywhere. */
+  port?: number
 } = {}): Promise<TestServer> {
   const url = databaseUrl ?? (await copiedDatabase(inject('clusterUrl')))
   const database = connect(url, log, connections)
@@ -130,6 +136,7 @@ export async function testServer({
     sessionSecrets: await createSessionSecrets(database),
     sessionTimes,
     mustHaveSecond,
+    provider,
     work: workHere,
     hurry: delivering.hurry,
     log,
@@ -141,7 +148,7 @@ export async function testServer({
     trustedProxies,
     metricsToken: undefined,
   })
-  const server = app.listen(0, '127.0.0.1')
+  const server = app.listen(at, '127.0.0.1')
   await new Promise((done) => server.once('listening', done))
   const { port } = server.address() as AddressInfo
   return {
