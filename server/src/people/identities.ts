@@ -80,8 +80,7 @@ export function createIdentities({
   /** Of requests that come together one asks for all. */
   function askOnce(of: Provider, session: ProviderSession): ReturnType<Provider['ask']> {
     const key = session.refreshToken ?? ''
-    const known =
-      asking.get(key) ?? of.ask(session).finally(() => setTimeout(() => asking.delete(key), 5_000).unref())
+    const known = asking.get(key) ?? of.ask(session).finally(() => asking.delete(key))
     asking.set(key, known)
     return known
   }
