@@ -23,6 +23,8 @@ export default defineConfig({
         test: {
           name: 'server',
           maxWorkers: 2,
+          // Each test has a database of its own; what they import is read once.
+          isolate: false,
           root: 'server',
           include: ['src/**/*.test.ts'],
           globalSetup: 'src/testing/scratch-database.ts',

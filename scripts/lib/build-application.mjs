@@ -26,9 +26,12 @@ export const serverBundle = {
   entryPoints: {
     main: join(root, 'server/src/main.ts'),
     worker: join(root, 'server/src/work/worker.ts'),
+    'archive-worker': join(root, 'server/src/archive/archive-worker.ts'),
   },
   outdir: join(root, 'server/dist'),
   bundle: true,
+  // What only some tasks need is read when they need it.
+  splitting: true,
   platform: /** @type {const} */ ('node'),
   format: /** @type {const} */ ('esm'),
   target: 'node20',

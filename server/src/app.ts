@@ -59,6 +59,8 @@ export interface AppDeps {
   readonly sessionTimes: SessionTimes
   /** Whether approvers and keepers need a second factor. */
   readonly mustHaveSecond: boolean
+  /** Everything that is kept, as an archive, piece by piece. */
+  readonly takeOut: () => AsyncIterable<Uint8Array>
   /** The lender's own provider of identities, if there is one. */
   readonly provider: Provider | undefined
   readonly work: Work
@@ -139,6 +141,7 @@ async function deskRoutes({
   sessionTimes,
   mustHaveSecond,
   provider,
+  takeOut,
 }: AppDeps): Promise<RequestHandler> {
   const { people, sessions, calculators } = services.stores
   const openApi = openApiDocument()
@@ -194,7 +197,7 @@ async function deskRoutes({
   desk.use('/audience', audienceRoutes(services.audience))
   desk.use('/channels', channelRoutes(services.keys, live, calculators))
   desk.use('/record', recordRoutes(services.record))
-  desk.use('/archive', archiveRoutes(database, services.stores.record, log))
+  desk.use('/archive', archiveRoutes(database, services.stores.record, log, takeOut))
   desk.get('/schemas/calculator.json', (_req, res) => void res.json(calculatorJsonSchema()))
   desk.get('/openapi.json', (_req, res) => void res.json(openApi))
   return desk

@@ -20,7 +20,14 @@ export const verifyRecord = (env: NodeJS.ProcessEnv): Promise<RecordVerified> =>
   onDatabase(env, (database) => createRecordStore(database).verify())
 
 /** Everything in one archive. */
-export const takeArchiveOut = (env: NodeJS.ProcessEnv): Promise<Uint8Array> => onDatabase(env, takeOut)
+export const takeArchiveOut = (env: NodeJS.ProcessEnv): Promise<Uint8Array> =>
+  onDatabase(env, (database) => whole(takeOut(database)))
+
+async function whole(pieces: AsyncIterable<Uint8Array>): Promise<Uint8Array> {
+  const all: Uint8Array[] = []
+  for await (const piece of pieces) all.push(piece)
+  return Buffer.concat(all)
+}
 
 /** An archive back into an empty database. */
 export const bringArchiveBack = (env: NodeJS.ProcessEnv, archive: Uint8Array): Promise<void> =>

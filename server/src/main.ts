@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net'
 import type { Express } from 'express'
 import { InvitePerson } from '@vivid/contract'
 import { buildApp } from './app'
+import { archiveInThread } from './archive/archive-stream'
 import { startCounting, type AudienceCounter } from './audience/counter'
 import { inBackground, type Background } from './background'
 import { tellBrokenTo } from './broken-steps'
@@ -22,8 +23,6 @@ import { outsider } from './record/entries'
 import { createLimits } from './http/limits'
 import { sharedSecret } from './database/secrets'
 import { startDemo, type RunningDemo } from './demo/start-demo'
-import { startIdentityProvider } from './demo/stand-ins/identity-provider'
-import { startMailBox } from './demo/stand-ins/mail-box'
 import { createMailer } from './mail/mailer'
 import { createProvider } from './people/provider'
 import { createSessionSecrets } from './people/session-secrets'
@@ -59,10 +58,15 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const standsIn = settings.lenderPort !== undefined
   const identityProvider =
     standsIn && !settings.provider
-      ? await startIdentityProvider(knownThere, `http://${settings.host}:${settings.port}`)
+      ? await (
+          await import('./demo/stand-ins/identity-provider')
+        ).startIdentityProvider(knownThere, `http://${settings.host}:${settings.port}`)
       : undefined
   const providerSettings = settings.provider ?? identityProvider?.settings
-  const mailBox = standsIn && !settings.smtpUrl ? await startMailBox() : undefined
+  const mailBox =
+    standsIn && !settings.smtpUrl
+      ? await (await import('./demo/stand-ins/mail-box')).startMailBox()
+      : undefined
   const smtpUrl = settings.smtpUrl ?? mailBox?.smtpUrl
   const mail = smtpUrl ? createMailer(smtpUrl, settings.mailFrom) : undefined
   const services = createServices({
@@ -81,7 +85,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   let demo: RunningDemo | undefined
   let deskAddress = ''
   const close = async () => {
-    await Promise.all(servers.map(stopListening))
+    await Promise.all(servers.map((server) => stopListening(server)))
     for (const background of working) await background.stop()
     await mailBox?.close()
     await identityProvider?.close()
@@ -94,7 +98,6 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     await database.authenticate()
     await migrate(database, log)
     if (settings.demo) await loadDemoOnce(database, dayOf(now()))
-    await forgetExpiredSessions(database)
     // Editions whose time came while nobody served go live before the first visitor is answered.
     while (await services.editions.goLiveIfDue());
     await live.open()
@@ -121,7 +124,12 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     const secrets = inBackground(sessionSecrets.refresh, SECRETS_MS, (err) =>
       log.warn({ err }, 'the secrets of sessions could not be read'),
     )
-    working.push(delivering, counter, clock, secrets)
+    const forgetting = inBackground(
+      async () => void (await forgetExpiredSessions(database)),
+      FORGET_MS,
+      (err) => log.warn({ err }, 'old sessions could not be forgotten'),
+    )
+    working.push(delivering, counter, clock, secrets, forgetting)
     const app = await buildApp({
       database,
       services,
@@ -134,6 +142,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       sessionSecrets,
       sessionTimes: settings.sessions,
       mustHaveSecond: settings.mustHaveSecond,
+      takeOut: () => archiveInThread(settings.archiveWorker, settings.databaseUrl),
       provider: providerSettings && createProvider(providerSettings, now),
       counter,
       work,
@@ -186,6 +195,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   }
 }
 
+const FORGET_MS = 10 * 60_000
 /** How often it is looked whether the secrets of sessions were replaced. */
 const SECRETS_MS = 10_000
 /** How often timed editions are looked for. */
@@ -198,9 +208,18 @@ async function inviteFirstKeeper(services: Services, email: string | undefined):
   return services.people.linkByHand(InvitePerson.parse({ email, name: email, role: 'keeper' }), inviter)
 }
 
+/** So long what was asked before may take to be answered. */
+const LAST_ANSWERS_MS = 10_000
+
+/** Takes no new connection, answers what was asked, and ends each connection as soon as nothing is asked on it. */
 const stopListening = (server: Server) =>
   new Promise<void>((done) => {
     if (!server.listening) return done()
-    server.close(() => done())
-    server.closeAllConnections()
+    const idle = setInterval(() => server.closeIdleConnections(), 50)
+    const late = setTimeout(() => server.closeAllConnections(), LAST_ANSWERS_MS)
+    server.close(() => {
+      clearInterval(idle)
+      clearTimeout(late)
+      done()
+    })
   })

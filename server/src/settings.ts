@@ -42,6 +42,8 @@ export interface Settings {
   readonly deskFolder: string
   /** The built worker that does what takes long. */
   readonly worker: string
+  /** The built worker that takes everything out. */
+  readonly archiveWorker: string
   readonly visitorFolder: string
 }
 
@@ -85,6 +87,7 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
     mustHaveSecond: readSwitch(env.SECOND_FACTOR_MUST, 'SECOND_FACTOR_MUST', false),
     deskFolder: resolve(root, 'desk/dist'),
     worker: resolve(root, 'server/dist/worker.js'),
+    archiveWorker: resolve(root, 'server/dist/archive-worker.js'),
     visitorFolder: resolve(root, 'visitor/dist'),
   }
 }

@@ -1,15 +1,20 @@
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import { Router } from 'express'
 import type { Logger } from 'pino'
 import type { Sequelize } from 'sequelize'
 import { whoIs } from '../people/who-is'
 import type { RecordStore } from '../record/record-store'
-import { takeOut } from './take-out'
 
-/** `/api/archive`, behind a session: everything in one file. That it was taken is put on record, after it. */
-export function archiveRoutes(database: Sequelize, record: RecordStore, log: Logger): Router {
+/** `/api/archive`, behind a session: everything in one file, made as it is sent. That it is taken is put on record first. */
+export function archiveRoutes(
+  database: Sequelize,
+  record: RecordStore,
+  log: Logger,
+  takeOut: () => AsyncIterable<Uint8Array>,
+): Router {
   const router = Router()
   router.get('/', async (_req, res) => {
-    const archive = await takeOut(database)
     const person = whoIs(res)
     await database.transaction((transaction) =>
       record.append(
@@ -25,10 +30,9 @@ export function archiveRoutes(database: Sequelize, record: RecordStore, log: Log
       ),
     )
     log.info({ person: person.id }, 'an archive was taken')
-    res
-      .set('content-disposition', 'attachment; filename="vivid-meter-archive.zip"')
-      .type('application/zip')
-      .send(Buffer.from(archive))
+    res.set('content-disposition', 'attachment; filename="vivid-meter-archive.zip"').type('application/zip')
+    // Whoever goes away meanwhile ends the taking out too.
+    await pipeline(Readable.from(takeOut()), res)
   })
   return router
 }

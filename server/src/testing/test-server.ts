@@ -17,6 +17,7 @@ import { startDelivering } from '../hand-overs/deliver'
 import { createHandOversStore } from '../hand-overs/hand-overs-store'
 import { createWork, type Work } from '../work/pool'
 import work from '../work/worker'
+import { takeOut } from '../archive/take-out'
 import { createLimits, type Limits } from '../http/limits'
 import { startCounting, type AudienceCounter } from '../audience/counter'
 import { createReader } from '../database/reader'
@@ -136,6 +137,7 @@ export async function testServer({
     sessionSecrets: await createSessionSecrets(database),
     sessionTimes,
     mustHaveSecond,
+    takeOut: () => takeOut(database),
     provider,
     work: workHere,
     hurry: delivering.hurry,

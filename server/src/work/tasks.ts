@@ -5,9 +5,6 @@ import { type CardMeter, cardMeterOf } from '../calculators/card-meter'
 import { checkedProgram } from '../editions/checked-program'
 import { handOverOf, type HandOverPerson } from '../hand-overs/hand-over-of'
 import type { HandOverBody } from '../hand-overs/hand-overs-store'
-import { paymentsCalendar } from '../public/files/payments-calendar'
-import { resultsPdf } from '../public/files/results-pdf'
-import { scheduleWorkbook } from '../public/files/schedule-workbook'
 import { shownFigures, type ShownFigures, type ShownInput } from '../public/shown-figures'
 import { languageFor } from '../public/language-for'
 import { presetsRefused, type RefusedPreset } from '../placements/presets-refused'
@@ -34,10 +31,11 @@ const done = <Result>(result: Result, ...of: readonly { readonly problems: Probl
   ),
 })
 
-const makers: Readonly<Record<FileKind, (shown: ShownFigures) => Promise<Buffer>>> = {
-  pdf: resultsPdf,
-  xlsx: scheduleWorkbook,
-  calendar: paymentsCalendar,
+/** Read when the first file of a kind is asked for: they are large. */
+const makers: Readonly<Record<FileKind, () => Promise<(shown: ShownFigures) => Promise<Buffer>>>> = {
+  pdf: async () => (await import('../public/files/results-pdf')).resultsPdf,
+  xlsx: async () => (await import('../public/files/schedule-workbook')).scheduleWorkbook,
+  calendar: async () => (await import('../public/files/payments-calendar')).paymentsCalendar,
 }
 const ready = fetchAllLanguages()
 
@@ -65,7 +63,8 @@ export const tasks = {
     const shown = shownFigures(input)
     if (kind !== 'pdf' && !shown.ledger)
       throw new AppError('NOTHING_BORROWED', { details: { calculator: input.calculator.slug } })
-    return done(await makers[kind](shown), shown.evaluation)
+    const make = await makers[kind]()
+    return done(await make(shown), shown.evaluation)
   },
 
   async handOver(input: ShownInput & { readonly person: HandOverPerson }): Promise<Done<HandOverBody>> {

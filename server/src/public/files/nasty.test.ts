@@ -33,7 +33,12 @@ function shownWith(text: string) {
       content: contentOf(program, style),
     },
     sheets: [],
-    answers: {},
+    // A short loan says as much, sooner.
+    answers: {
+      amortization: { years: 5, months: 0 },
+      term: { years: 5, months: 0 },
+      length: { years: 5, months: 0 },
+    },
     language: 'en-CA',
     on: '2026-11-25',
   })
