@@ -63,6 +63,7 @@ test('the public names of the core', () => {
     'initialRepaymentPayment',
     'insertStep',
     'insuranceFor',
+    'isBandOf',
     'isGentle',
     'isoDate',
     'keysText',

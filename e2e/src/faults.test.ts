@@ -229,3 +229,67 @@ test('two server processes: of two who publish at once one wins and the other is
   expect((await odile.ask(two.address, 'GET', `/api/calculators/${id}`)).body.editions).toHaveLength(1)
   await Promise.all([one.kill(), two.kill()])
 })
+
+test('one process after the other is replaced by a new one: no visitor and nobody who saves notices', async () => {
+  const url = await copiedDatabase(cluster.url)
+  let running = [await serverProcess(url), await serverProcess(url)]
+  /** As a balancer does: the next process where one takes no connection any more. What was taken has to be answered. */
+  async function balanced<Result>(ask: (address: string) => Promise<Result>): Promise<Result> {
+    for (let tries = 0; ; tries++) {
+      const at = running[tries % running.length]
+      try {
+        return await ask(at?.address ?? '')
+      } catch (error) {
+        const { code } = ((error as Error).cause ?? {}) as { code?: string }
+        if (code !== 'ECONNREFUSED' || tries > 10) throw error
+      }
+    }
+  }
+  const ines = await new Person('ines').signIn(running[0]?.address ?? '')
+  const { id, revision, document } = await ines.make(running[0]?.address ?? '', 'Kept while upgrading')
+
+  let isOver = false
+  let [visits, last] = [0, revision]
+  const faults: string[] = []
+  const visiting = Array.from({ length: 4 }, async () => {
+    while (!isOver) {
+      const status = await balanced(async (address) => {
+        const response = await fetch(`${address}/c/floating-home-mortgage`, {
+          headers: { connection: 'close' },
+        })
+        await response.arrayBuffer()
+        return response.status
+      }).catch((error: unknown) => String((error as Error).cause ?? error))
+      visits++
+      if (status !== 200) faults.push(`a visit: ${status}`)
+    }
+  })
+  const saving = (async () => {
+    while (!isOver) {
+      const title = { ...document.title, 'en-CA': `Kept while upgrading, ${last}` }
+      const body = { revision: last, document: { ...document, title } }
+      const saved = await balanced((address) =>
+        ines.ask(address, 'PUT', `/api/calculators/${id}/draft`, body),
+      ).catch(
+        (error: unknown) =>
+          ({ status: 0, body: { what: String((error as Error).cause ?? error) } }) as Answer,
+      )
+      if (saved.status === 200) last = Number(saved.body.revision)
+      else faults.push(`a save: ${saved.status} ${JSON.stringify(saved.body).slice(0, 200)}`)
+      await new Promise((done) => setTimeout(done, 120))
+    }
+  })()
+  for (const old of [...running]) {
+    const next = await serverProcess(url)
+    running = [next, ...running.filter((one) => one !== old)]
+    await old.kill('SIGTERM')
+  }
+  isOver = true
+  await Promise.all([...visiting, saving])
+  expect(faults).toEqual([])
+  expect(visits).toBeGreaterThan(50)
+  expect(last).toBeGreaterThan(revision + 5)
+  const kept = await ines.ask(running[0]?.address ?? '', 'GET', `/api/calculators/${id}`)
+  expect(kept.body.revision).toBe(last)
+  await Promise.all(running.map((one) => one.kill()))
+})

@@ -37,6 +37,8 @@ export async function scratchCluster() {
 export async function demoCluster() {
   const cluster = await scratchCluster()
   const server = await serverOn(cluster)
+  // Each copy has its figures too.
+  await server.warmed
   await server.close()
   return cluster
 }

@@ -10,7 +10,8 @@ import { tellBrokenTo } from './broken-steps'
 import { dayOf } from './clock'
 import { connect } from './database/connection'
 import { createReader } from './database/reader'
-import { demoPeople, knownThere } from './demo/demo-people'
+import { demoPeople } from './demo/demo-people'
+import { standInProvider } from './demo/stand-in-provider'
 import { loadDemoOnce } from './demo/load-demo'
 import { migrate } from './database/migrate'
 import { forgetExpiredSessions } from './people/session'
@@ -37,6 +38,8 @@ export interface RunningServer {
   readonly deskAddress: string
   readonly lenderAddress: string | undefined
   readonly demo: boolean
+  /** Once the figures of the list are worked out. */
+  readonly warmed: Promise<void>
   /** The way in for whoever is to look after an installation that has nobody yet. */
   readonly firstInvitation: string | undefined
   close(): Promise<void>
@@ -56,13 +59,11 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const now = () => new Date()
   const work = createThreadedWork(settings.worker, tellBrokenTo(log))
   const standsIn = settings.lenderPort !== undefined
-  const identityProvider =
+  // The demo's own sign-in begins when somebody first comes by it.
+  const signInThere =
     standsIn && !settings.provider
-      ? await (
-          await import('./demo/stand-ins/identity-provider')
-        ).startIdentityProvider(knownThere, `http://${settings.host}:${settings.port}`)
+      ? standInProvider(`http://${settings.host}:${settings.port}`, now)
       : undefined
-  const providerSettings = settings.provider ?? identityProvider?.settings
   const mailBox =
     standsIn && !settings.smtpUrl
       ? await (await import('./demo/stand-ins/mail-box')).startMailBox()
@@ -88,7 +89,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     await Promise.all(servers.map((server) => stopListening(server)))
     for (const background of working) await background.stop()
     await mailBox?.close()
-    await identityProvider?.close()
+    await signInThere?.close()
     await work.close()
     await live.close()
     await reader.close()
@@ -143,7 +144,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       sessionTimes: settings.sessions,
       mustHaveSecond: settings.mustHaveSecond,
       takeOut: () => archiveInThread(settings.archiveWorker, settings.databaseUrl),
-      provider: providerSettings && createProvider(providerSettings, now),
+      provider: settings.provider ? createProvider(settings.provider, now) : signInThere?.provider,
       counter,
       work,
       hurry: delivering.hurry,
@@ -157,7 +158,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       metricsToken: settings.metricsToken,
     })
     // Whoever opens the list first finds its figures worked out.
-    void services.calculators.list().catch((err: unknown) => log.warn({ err }, 'the list waits'))
+    const warmed = services.warmCards().catch((err: unknown) => log.warn({ err }, 'the list waits'))
     deskAddress = await listen(app, settings.port, settings.host)
     const { lenderPort } = settings
     if (lenderPort !== undefined)
@@ -172,6 +173,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       deskAddress,
       lenderAddress: demo?.lenderAddress,
       demo: settings.demo,
+      warmed,
       firstInvitation: firstInvitation && `${deskAddress}/desk/welcome#${firstInvitation}`,
       close,
     }

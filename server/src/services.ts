@@ -75,6 +75,7 @@ export function createServices({
   const audience = createAudienceStore(database)
   const door = createDoorRecord(database, record)
 
+  const cardMeters = createCardMeters({ database, calculators, sheets, work, now })
   const calculatorsService = createCalculatorsService({
     database,
     calculators,
@@ -83,12 +84,13 @@ export function createServices({
     styles,
     record,
     people,
-    cardMeters: createCardMeters({ database, calculators, sheets, work, now }),
+    cardMeters,
     lender,
   })
   return {
     stores: { people, sessions, calculators, editions, sheets, styles, placements, keys, record, audience },
     calculators: calculatorsService,
+    warmCards: cardMeters.warm,
     editions: createEditionsService({
       database,
       calculators,

@@ -109,12 +109,12 @@ export function detailWords({ act, details }: RecordEntry): string {
     case 'changeDeclined':
       return [requestWords[String(details.kind)], role].filter(Boolean).join(', ')
     case 'signedIn':
-      return `by ${by}`
+      return by ? `by ${by}` : ''
     case 'secondFactorSet':
     case 'secondFactorRemoved':
       return String(details.what ?? '')
     case 'recoveryUsed':
-      return `${details.left} left`
+      return details.left === undefined ? '' : `${details.left} left`
     case 'sessionEnded':
       return String(details.which ?? '')
     case 'personInvited':

@@ -18,6 +18,8 @@ export interface KnownMeter {
 export interface CardMeters {
   /** The meter of each card, by its id: as it stands now where that is known soon, else the last that was known. */
   of(cards: readonly CardData[]): Promise<ReadonlyMap<string, KnownMeter>>
+  /** Works out all that are not known as they stand now. */
+  warm(): Promise<void>
 }
 
 /** So long a list waits for figures that are being worked out; those that take longer are there the next time. */
@@ -71,13 +73,19 @@ export function createCardMeters({
     return known
   }
 
+  const aroundNow = async () => `${await sheets.mark()} ${minuteOf(now()).slice(0, 10)}`
+  function begin(cards: readonly CardData[], around: string): Promise<unknown> | undefined {
+    const stale = cards.filter(({ revision, meterMark }) => meterMark !== `${revision} ${around}`)
+    if (stale.length === 0) return undefined
+    return Promise.all(stale.map((card) => workOutOnce(card, `${card.revision} ${around}`)))
+  }
+
   return {
+    warm: async () => void (await begin(await calculators.cards(), await aroundNow())),
     async of(cards) {
-      const around = `${await sheets.mark()} ${minuteOf(now()).slice(0, 10)}`
-      const stale = cards.filter(({ revision, meterMark }) => meterMark !== `${revision} ${around}`)
-      const all = Promise.all(stale.map((card) => workOutOnce(card, `${card.revision} ${around}`)))
-      if (stale.length > 0)
-        await Promise.race([all, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS).unref())])
+      const around = await aroundNow()
+      const all = begin(cards, around)
+      if (all) await Promise.race([all, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS).unref())])
       const rows = await ask<{ id: string; mark: string; meter: unknown }>(
         'SELECT calculator_id AS id, mark, meter FROM calculator_meters',
       )

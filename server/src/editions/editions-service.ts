@@ -78,7 +78,7 @@ export function createEditionsService(deps: EditionsDeps) {
   }
 
   /** Refuses what was tried with other sheets than are in force now. */
-  async function refuseOtherSheets(calculator: CalculatorData, asTried: SheetsSent, t: Transaction) {
+  async function refuseOtherSheets(calculator: CalculatorData, asTried: SheetsSent, t?: Transaction) {
     const lookedUp = await sheetsFor(calculator, t)
     const now = hashesOf(lookedUp)
     const changed = lookedUp.find(({ id }) => now[id] !== asTried[id])
@@ -203,10 +203,11 @@ export function createEditionsService(deps: EditionsDeps) {
     /** Makes the next edition of a draft that was sent, as it was sent: live now, or at a time to come. Not for whoever contributed to it. */
     approve(id: string, { revision, at }: Approve, person: Person) {
       const due = at === undefined ? undefined : new Date(at)
-      const refuseFirst = (calculator: CalculatorData) => {
+      const refuseFirst = async (calculator: CalculatorData, transaction?: Transaction) => {
         if (calculator.sentRevision !== revision) throw new AppError('NOT_SENT_FOR_APPROVAL')
         refuseContributor(calculator, person)
         if (due && due <= now()) throw new AppError('TIME_PAST', { field: 'at', details: { time: at ?? '' } })
+        if (calculator.sentSheets) await refuseOtherSheets(calculator, calculator.sentSheets, transaction)
       }
       return withChecked({ id, revision, person }, refuseFirst, async (calculator, checked, transaction) => {
         await refuseOtherSheets(calculator, checked.lookedUp, transaction)

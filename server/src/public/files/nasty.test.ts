@@ -34,11 +34,7 @@ function shownWith(text: string) {
     },
     sheets: [],
     // A short loan says as much, sooner.
-    answers: {
-      amortization: { years: 5, months: 0 },
-      term: { years: 5, months: 0 },
-      length: { years: 5, months: 0 },
-    },
+    answers: { term: { years: 5, months: 0 } },
     language: 'en-CA',
     on: '2026-11-25',
   })
