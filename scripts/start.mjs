@@ -66,7 +66,7 @@ async function start() {
   undo.push(() => server.close())
   console.log(`
 Vivid Meter is ready.
-  The desk            ${server.deskAddress}/desk${server.lenderAddress ? `\n  A lender's website  ${server.lenderAddress}` : ''}`)
+  The desk            ${server.deskAddress}/desk${server.lenderAddress ? `\n  A lender's website  ${server.lenderAddress}\n  Its mail            ${server.lenderAddress}/mail` : ''}`)
   if (server.demo) {
     console.log('\nDemo sign-ins')
     for (const { email, password, role } of demoPeople)

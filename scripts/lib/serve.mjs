@@ -11,6 +11,7 @@ await runMain(async () => {
   })
   console.log(`Serving ${server.deskAddress}/desk`)
   process.once('SIGTERM', async () => {
+    await server.leave()
     await server.close()
     process.exit(0)
   })

@@ -54,6 +54,8 @@ export interface AppDeps {
   readonly limits: Limits
   /** What visitors and the desk reach us by, if it is known: `https://calculators.example`. */
   readonly publicUrl: string | undefined
+  /** Whether the process is about to end, and should be sent nobody any more. */
+  readonly isLeaving: () => boolean
   readonly mail: Mailer | undefined
   readonly sessionSecrets: SessionSecrets
   readonly sessionTimes: SessionTimes
@@ -101,8 +103,8 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
   app.get('/readyz', async (_req, res) => {
     await database.query('SELECT 1')
     const { secondsBehind } = live
-    res.status(secondsBehind > MOST_SECONDS_BEHIND ? 503 : 200)
-    res.json({ ok: secondsBehind <= MOST_SECONDS_BEHIND, secondsBehind })
+    const ok = secondsBehind <= MOST_SECONDS_BEHIND && !deps.isLeaving()
+    res.status(ok ? 200 : 503).json({ ok, secondsBehind })
   })
   app.get('/metrics', metrics.page(deps.metricsToken, deps.trustedProxies > 0))
   app.use(

@@ -42,6 +42,8 @@ export interface RunningServer {
   readonly warmed: Promise<void>
   /** The way in for whoever is to look after an installation that has nobody yet. */
   readonly firstInvitation: string | undefined
+  /** Says at `/readyz` that nobody should be sent here any more, and waits until that is known. */
+  leave(): Promise<void>
   close(): Promise<void>
 }
 
@@ -85,6 +87,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const working: Background[] = []
   let demo: RunningDemo | undefined
   let deskAddress = ''
+  let isLeaving = false
   const close = async () => {
     await Promise.all(servers.map((server) => stopListening(server)))
     for (const background of working) await background.stop()
@@ -143,6 +146,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       sessionSecrets,
       sessionTimes: settings.sessions,
       mustHaveSecond: settings.mustHaveSecond,
+      isLeaving: () => isLeaving,
       takeOut: () => archiveInThread(settings.archiveWorker, settings.databaseUrl),
       provider: settings.provider ? createProvider(settings.provider, now) : signInThere?.provider,
       counter,
@@ -174,6 +178,10 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       lenderAddress: demo?.lenderAddress,
       demo: settings.demo,
       warmed,
+      leave: () => {
+        isLeaving = true
+        return new Promise((done) => setTimeout(done, KNOWN_TO_LEAVE_MS))
+      },
       firstInvitation: firstInvitation && `${deskAddress}/desk/welcome#${firstInvitation}`,
       close,
     }
@@ -198,6 +206,8 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
 }
 
 const FORGET_MS = 10 * 60_000
+/** By then a balancer that asks has heard that this process leaves. */
+const KNOWN_TO_LEAVE_MS = 1_500
 /** How often it is looked whether the secrets of sessions were replaced. */
 const SECRETS_MS = 10_000
 /** How often timed editions are looked for. */

@@ -124,15 +124,22 @@ export async function fill(page: Page | Frame, selector: string, text: string): 
   await keyboard.sendCharacter(text)
 }
 
+/**
+ * Waits until nothing is fetched any more, or for a while: the browser does not always tell of a request’s end, and what
+ * a test looks for is waited for anyway.
+ */
+const untilQuiet = (page: Page): Promise<void> =>
+  page.waitForNetworkIdle({ idleTime: 80, timeout: 3_000 }).catch(() => undefined)
+
 /** Goes to an address and waits until nothing is fetched any more. */
 export async function goTo(page: Page, url: string): Promise<void> {
   await page.goto(url)
-  await page.waitForNetworkIdle({ idleTime: 80 })
+  await untilQuiet(page)
 }
 
 export async function reload(page: Page): Promise<void> {
   await page.reload()
-  await page.waitForNetworkIdle({ idleTime: 80 })
+  await untilQuiet(page)
 }
 
 const PATIENCE_MS = 15_000

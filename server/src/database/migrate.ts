@@ -1,4 +1,4 @@
-import { QueryTypes, type Sequelize } from 'sequelize'
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { Logger } from 'pino'
 import { migrations as all, type Migration } from './migrations'
 
@@ -14,14 +14,21 @@ export async function migrate(
   log: Logger,
   migrations: readonly Migration[] = all,
 ): Promise<void> {
-  await database.query('CREATE TABLE IF NOT EXISTS migrations (name varchar(255) PRIMARY KEY)').catch(ifThere)
+  const locked = async (transaction: Transaction) =>
+    database.query('SELECT pg_advisory_xact_lock(:lock)', {
+      replacements: { lock: LOCK },
+      type: QueryTypes.SELECT,
+      transaction,
+    })
+  await database.transaction(async (transaction) => {
+    await locked(transaction)
+    await database.query('CREATE TABLE IF NOT EXISTS migrations (name varchar(255) PRIMARY KEY)', {
+      transaction,
+    })
+  })
   for (const { name, sql } of migrations) {
     const isNew = await database.transaction(async (transaction) => {
-      await database.query('SELECT pg_advisory_xact_lock(:lock)', {
-        replacements: { lock: LOCK },
-        type: QueryTypes.SELECT,
-        transaction,
-      })
+      await locked(transaction)
       const marked = await database.query(
         'INSERT INTO migrations (name) VALUES (:name) ON CONFLICT DO NOTHING RETURNING name',
         { replacements: { name }, type: QueryTypes.SELECT, transaction },
@@ -32,10 +39,4 @@ export async function migrate(
     })
     if (isNew) log.info({ name }, 'migrated')
   }
-}
-
-/** Of two that make the first table at once, PostgreSQL refuses one, which finds it made. */
-function ifThere(error: unknown): void {
-  const code = (error as { parent?: { code?: string } }).parent?.code
-  if (code !== '23505' && code !== '42P07') throw error
 }

@@ -43,7 +43,7 @@ const nastyQueries = [
   'placement',
   'page',
   'lang',
-].flatMap((name) => ['0000-01-01', '2147483648', '%00', '9'.repeat(400)].map((value) => `${name}=${value}`))
+].flatMap((name) => ['0000-01-01', '2147483648', '%00'].map((value) => `${name}=${value}`))
 const nested = (depth: number) => '['.repeat(depth) + ']'.repeat(depth)
 const nastyBodies: readonly string[] = [
   'null',
@@ -71,7 +71,6 @@ const nastyValues: readonly unknown[] = [
   {},
   'x'.repeat(5_000),
   '0000-01-01',
-  true,
 ]
 
 /** A body each address takes, so that one field of it can be made nasty. */

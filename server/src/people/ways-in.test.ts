@@ -145,7 +145,7 @@ describe('sessions', () => {
       (SELECT id FROM people WHERE email = 'ines@larkmoor.example')`)
     expect((await idle.ask('GET', '/api/calculators')).status).toBe(401)
     await server.database.query(
-      `UPDATE sessions SET data = jsonb_set(data::jsonb, '{began}', to_jsonb(extract(epoch FROM now())::bigint * 1000 - 12 * 3600000))::text`,
+      `UPDATE sessions SET data = jsonb_set(data::jsonb, '{began}', to_jsonb(extract(epoch FROM now())::bigint * 1000 - 13 * 3600000))::text`,
     )
     expect((await old.ask('GET', '/api/calculators')).status).toBe(401)
     await server.close()

@@ -66,7 +66,7 @@ test('a hundred changes with late, lost and reordered answers, and a listener th
   let seed = 7
   const lot = (below: number) => (seed = (seed * 48_271) % 2_147_483_647) % below
   for (let round = 0; round < 100; round++) {
-    delay = () => lot(12)
+    delay = () => lot(6)
     fails = () => lot(10) === 0
     if (round % 20 === 7) await killListeners()
     for (let change = 0; change < 3; change++) await takeDown(`round ${round}, change ${change}`)

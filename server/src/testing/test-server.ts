@@ -137,6 +137,7 @@ export async function testServer({
     sessionSecrets: await createSessionSecrets(database),
     sessionTimes,
     mustHaveSecond,
+    isLeaving: () => false,
     takeOut: () => takeOut(database),
     provider,
     work: workHere,
