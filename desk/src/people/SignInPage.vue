@@ -98,8 +98,8 @@ function take(person: { email: string; password: string }): void {
         <Button v-if="mayUsePasskeys()" size="large" block :disabled="busy" @click="byPasskey"
           >Use a passkey</Button
         >
-        <a v-if="session.state?.provider" class="ant-btn ant-btn-lg provider" href="/api/session/provider"
-          >Come in with {{ session.state.provider }}</a
+        <Button v-if="session.state?.provider" size="large" block href="/api/session/provider"
+          >Come in with {{ session.state.provider }}</Button
         >
       </form>
       <div v-if="session.state?.demoPeople.length && second.length === 0" class="demo">
@@ -200,10 +200,6 @@ function take(person: { email: string; password: string }): void {
 .back {
   margin-top: 12px;
   justify-self: start;
-}
-.provider {
-  margin-top: 14px;
-  text-align: center;
 }
 .demo h3 {
   font: 600 15px var(--text);
