@@ -36,7 +36,7 @@ import type { SessionSecrets } from './people/session-secrets'
 import { createSignIn } from './people/sign-in'
 import { placementRoutes } from './placements/routes'
 import type { LiveCalculators } from './public/live-calculators'
-import type { Work } from './work/pool'
+import type { Work } from './threads/pool'
 import { liveReads } from './public/live-reads'
 import { publicRoutes } from './public/routes'
 import { visitorPages } from './public/visitor-page'
@@ -166,6 +166,7 @@ async function deskRoutes({
   desk.use(
     sessionRoutes({
       people,
+      service: services.people,
       signIn,
       factors,
       passkeys,

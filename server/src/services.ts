@@ -29,7 +29,7 @@ import { announceChange, announceKeys, announcePlacements, announceSheet } from 
 import { createRateSheetsService } from './rate-sheets/rate-sheets-service'
 import { createRateSheetsStore } from './rate-sheets/rate-sheets-store'
 import { createRecordStore } from './record/record-store'
-import type { Work } from './work/pool'
+import type { Work } from './threads/pool'
 
 export interface ServicesDeps {
   readonly database: Sequelize

@@ -5,7 +5,7 @@ import { momentOf, minuteOf } from '../clock'
 import { asking } from '../database/asking'
 import { AppError } from '../http/app-error'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
-import type { Work } from '../work/pool'
+import type { Work } from '../threads/pool'
 import type { CardMeter } from './card-meter'
 import type { CalculatorsStore, CardData } from './calculators-store'
 

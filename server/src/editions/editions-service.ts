@@ -25,7 +25,7 @@ import type { RecordStore } from '../record/record-store'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import { usedSheets } from '../rate-sheets/used-sheets'
 import type { EditionsStore } from './editions-store'
-import type { Work } from '../work/pool'
+import type { Work } from '../threads/pool'
 
 export interface EditionsDeps {
   readonly database: Sequelize

@@ -1,6 +1,6 @@
 import type { Request } from 'express'
 import type { Sequelize } from 'sequelize'
-import type { Person } from '@vivid/contract'
+import type { Person, Role } from '@vivid/contract'
 import { AppError } from '../http/app-error'
 import type { RecordStore } from '../record/record-store'
 import type { PeopleStore } from './people-store'
@@ -50,14 +50,7 @@ export function createIdentities({
         if (known) await people.change(known.id, { subject, role, name }, transaction)
         if (person.role !== role || !known)
           await record.append(
-            {
-              act: known ? 'personChanged' : 'personInvited',
-              of: 'person',
-              id: person.id,
-              subject: name,
-              details: { role },
-              person: { id: person.id, name },
-            },
+            roleEntry(known ? 'personChanged' : 'personInvited', { id: person.id, name }, role),
             transaction,
           )
         return { id: person.id, email: person.email, name, role }
@@ -72,7 +65,12 @@ export function createIdentities({
       // A token to ask with may work once: where another process used it, that one keeps what came of it.
       if (!now) return hasBeenAskedFor(req)
       req.session.provider = now.session
-      await database.transaction((transaction) => people.change(personId, { role: now.role }, transaction))
+      const person = await people.byId(personId)
+      if (person && person.role !== now.role)
+        await database.transaction(async (transaction) => {
+          await people.change(personId, { role: now.role }, transaction)
+          await record.append(roleEntry('personChanged', person, now.role), transaction)
+        })
       return true
     },
   }
@@ -85,6 +83,20 @@ export function createIdentities({
     return known
   }
 }
+
+/** What the provider says of somebody, on record as their own doing. */
+const roleEntry = (
+  act: 'personChanged' | 'personInvited',
+  person: Pick<Person, 'id' | 'name'>,
+  role: Role,
+) => ({
+  act,
+  of: 'person' as const,
+  id: person.id,
+  subject: person.name,
+  details: { role },
+  person,
+})
 
 const isFresh = ({ askedAt }: ProviderSession): boolean => Date.now() - askedAt < ASK_AGAIN_MS
 

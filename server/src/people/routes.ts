@@ -1,17 +1,10 @@
 import { Router } from 'express'
-import {
-  AcceptInvitation,
-  ChangePassword,
-  ChangePerson,
-  InvitationSecret,
-  InvitePerson,
-} from '@vivid/contract'
+import { ChangePassword, ChangePerson, InvitePerson } from '@vivid/contract'
 import type { Limits } from '../http/limits'
 import { parseOrThrow } from '../http/parse'
 import { idParam, param } from '../http/routing'
 import type { DoorRecord } from './door-record'
 import type { PeopleService } from './people-service'
-import { beginSession } from './session-routes'
 import type { SessionsStore } from './sessions-store'
 import { whoIs } from './who-is'
 
@@ -22,30 +15,9 @@ export interface PeopleRoutesDeps {
   readonly limits: Limits
 }
 
-/** Coming by an invitation, one's own sessions and password, and people. */
+/** One's own sessions and password, and people. */
 export function peopleRoutes({ service, sessions, door, limits }: PeopleRoutesDeps): Router {
   const router = Router()
-
-  // A secret stands in the body, never in an address that is logged.
-  router.post(
-    '/invitation',
-    limits.perAddress('invitations', { points: 20, seconds: 60 }),
-    async (req, res) => {
-      const { name, email } = await service.invited(parseOrThrow(InvitationSecret, req.body).secret)
-      res.json({ name, email })
-    },
-  )
-  router.put(
-    '/invitation',
-    limits.perAddress('invitations', { points: 20, seconds: 60 }),
-    async (req, res) => {
-      const { secret, password } = parseOrThrow(AcceptInvitation, req.body)
-      const person = await service.accept(secret, password)
-      await beginSession(req, person)
-      await door.note('signedIn', person, { by: 'invitation' })
-      res.status(201).json(await res.locals.sessionState?.(person))
-    },
-  )
 
   router.put(
     '/me/password',

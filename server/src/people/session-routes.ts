@@ -1,5 +1,14 @@
 import { Router, type Request, type Response } from 'express'
-import { Proof, SecondCode, SignIn, UsePasskey, type Person, type SessionState } from '@vivid/contract'
+import {
+  AcceptInvitation,
+  InvitationSecret,
+  Proof,
+  SecondCode,
+  SignIn,
+  UsePasskey,
+  type Person,
+  type SessionState,
+} from '@vivid/contract'
 import { AppError } from '../http/app-error'
 import { networkOf, type Limits } from '../http/limits'
 import { parseOrThrow } from '../http/parse'
@@ -7,6 +16,7 @@ import { route } from '../http/routing'
 import type { DoorRecord } from './door-record'
 import { passwordMatches } from './password'
 import { whereIs, type Passkeys } from './passkeys'
+import type { PeopleService } from './people-service'
 import type { PeopleStore } from './people-store'
 import type { SecondFactors } from './second-factors'
 import { sessionCookie } from './session'
@@ -16,6 +26,7 @@ import { whoIs } from './who-is'
 
 export interface SessionRoutesDeps {
   readonly people: PeopleStore
+  readonly service: PeopleService
   readonly signIn: SignInService
   readonly factors: SecondFactors
   readonly passkeys: Passkeys
@@ -33,16 +44,12 @@ export interface SessionRoutesDeps {
 const HALFWAY_MS = 5 * 60_000
 const CODES = { points: 10, seconds: 15 * 60 }
 
-declare module 'express-serve-static-core' {
-  interface Locals {
-    /** What the desk is told about who is here. */
-    sessionState?: (person: Person | null, second?: SessionState['second']) => Promise<SessionState>
-  }
-}
-
-/** Signing in and out, `/api/session`: by password and whatever a person has besides, or by a passkey alone. */
+/**
+ * Signing in and out, `/api/session` and `/api/invitation`: by a password, which may be a new one that a link lets choose, and
+ * whatever a person has besides; or by a passkey alone.
+ */
 export function sessionRoutes(deps: SessionRoutesDeps): Router {
-  const { people, signIn, factors, passkeys, door, limits, publicUrl } = deps
+  const { people, service, signIn, factors, passkeys, door, limits, publicUrl } = deps
   const router = Router()
 
   const state = async (
@@ -59,16 +66,20 @@ export function sessionRoutes(deps: SessionRoutesDeps): Router {
   })
   const mustSetUp = async ({ id, role }: Person): Promise<boolean> =>
     deps.mustHaveSecond && role !== 'author' && (await factors.needed(id)).length === 0
-  router.use((_req, res, next) => {
-    res.locals.sessionState = state
-    next()
-  })
 
   const where = (req: Request) => whereIs(req, publicUrl)
   async function come(req: Request, res: Response, person: Person, by: string): Promise<void> {
     await beginSession(req, person)
     await door.note('signedIn', person, { by })
     res.status(201).json(await state(person))
+  }
+  /** Whoever has given or chosen a password is in, or has their second factor to give yet. */
+  async function comeHalfway(req: Request, res: Response, person: Person, by: string): Promise<void> {
+    const second = await factors.needed(person.id)
+    if (second.length === 0) return come(req, res, person, by)
+    await regenerated(req)
+    req.session.halfway = { personId: person.id, at: Date.now() }
+    res.json(await state(null, [...second]))
   }
   /** Whoever gave a right password a moment ago. */
   function halfway(req: Request): string | undefined {
@@ -106,11 +117,7 @@ export function sessionRoutes(deps: SessionRoutesDeps): Router {
     post: [
       async (req, res) => {
         const person = await signIn(parseOrThrow(SignIn, req.body), networkOf(req))
-        const second = await factors.needed(person.id)
-        if (second.length === 0) return come(req, res, person, 'password')
-        await regenerated(req)
-        req.session.halfway = { personId: person.id, at: Date.now() }
-        res.json(await state(null, [...second]))
+        await comeHalfway(req, res, person, 'password')
       },
     ],
     delete: [
@@ -121,6 +128,17 @@ export function sessionRoutes(deps: SessionRoutesDeps): Router {
         res.clearCookie(sessionCookie(publicUrl)).json(await state(null))
       },
     ],
+  })
+
+  // A secret stands in the body, never in an address that is logged.
+  const invitations = limits.perAddress('invitations', { points: 20, seconds: 60 })
+  router.post('/invitation', invitations, async (req, res) => {
+    const { name, email } = await service.invited(parseOrThrow(InvitationSecret, req.body).secret)
+    res.json({ name, email })
+  })
+  router.put('/invitation', invitations, async (req, res) => {
+    const { secret, password } = parseOrThrow(AcceptInvitation, req.body)
+    await comeHalfway(req, res, await service.accept(secret, password), 'invitation')
   })
 
   router.post(

@@ -291,6 +291,24 @@ describe('a second factor', () => {
     )
   })
 
+  test('is asked for too after a new password: a link by mail is no way around it', async () => {
+    const rasmus = await nobody(server).signIn('rasmus')
+    const { secret } = (await rasmus.ask<{ secret: string }>('POST', '/api/me/factors/totp')).body
+    await rasmus.ask('PUT', '/api/me/factors/totp', { secret, code: codeAt(secret, now) })
+    const wren = await nobody(server).signIn('wren')
+    const { id, email } = await named(wren, 'Rasmus Tey')
+    await wren.ask('POST', `/api/people/${id}/invitation`)
+    const thief = nobody(server)
+    const taken = await thief.ask<SessionState>('PUT', '/api/invitation', {
+      secret: secretFor(server, email),
+      password: PASSWORD,
+    })
+    expect(taken).toMatchObject({ status: 200, body: { person: null, second: ['totp'] } })
+    expect((await thief.ask('GET', '/api/calculators')).status).toBe(401)
+    later(30)
+    expect((await thief.ask('POST', '/api/session/second', { code: codeAt(secret, now) })).status).toBe(201)
+  })
+
   test('cannot be guessed: after ten tries there is a wait', async () => {
     const kofi = await nobody(server).signIn('kofi')
     const { secret } = (await kofi.ask<{ secret: string }>('POST', '/api/me/factors/totp')).body

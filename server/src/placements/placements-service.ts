@@ -9,7 +9,7 @@ import type { RecordStore } from '../record/record-store'
 import { momentOf } from '../clock'
 import type { PlacementsStore } from './placements-store'
 import type { RefusedPreset } from './presets-refused'
-import type { Work } from '../work/pool'
+import type { Work } from '../threads/pool'
 
 export interface PlacementsDeps {
   readonly database: Sequelize
@@ -33,28 +33,23 @@ export function createPlacementsService(deps: PlacementsDeps) {
   /** Of each of these placements, what its calculator does not take of the answers it begins with. */
   async function refusedOf(
     placed: readonly { readonly calculator: CalculatorData; readonly answers: PlacementChoices['answers'] }[],
+    { id: who }: Pick<Person, 'id'>,
   ): Promise<readonly (readonly RefusedPreset[])[]> {
-    const asking = placed.filter(({ answers }) => Object.keys(answers).length > 0)
-    if (asking.length === 0) return placed.map(() => [])
-    const sheetsNow = await sheets.inForce()
+    if (placed.every(({ answers }) => Object.keys(answers).length === 0)) return placed.map(() => [])
     const liveOf = async ({ id, liveEdition }: CalculatorData) =>
       liveEdition === null ? undefined : (await editions.one(id, liveEdition))?.content
     const given = await Promise.all(
-      asking.map(async ({ calculator, answers }) => ({
+      placed.map(async ({ calculator, answers }) => ({
         answers,
         draft: calculator.draft,
         live: await liveOf(calculator),
       })),
     )
-    const found = await work.do(
-      'presets',
-      { placed: given, today: momentOf(now()), sheets: sheetsNow },
-      { who: 'placements', what: 'answers of placements' },
-    )
-    return placed.map((one) => found[asking.indexOf(one)] ?? [])
+    const around = { today: momentOf(now()), sheets: await sheets.inForce() }
+    return work.do('presets', { placed: given, ...around }, { who, what: 'answers of placements' })
   }
 
-  async function listed(): Promise<PlacementsListed> {
+  async function listed(person: Person): Promise<PlacementsListed> {
     const [sites, placed, sightings, drafts, live] = await Promise.all([
       placements.sites(),
       placements.placements(),
@@ -69,23 +64,22 @@ export function createPlacementsService(deps: PlacementsDeps) {
       ]),
     )
     const calculatorOf = new Map(drafts.map((calculator) => [calculator.id, calculator]))
-    const looked = placed.map(({ calculator, answers, isLive }) => {
-      const found = calculatorOf.get(calculator)
-      return isLive && found ? { calculator: found, answers } : undefined
+    // Only what visitors are asked now can refuse what they begin with.
+    const begun = placed.flatMap(({ id, calculator: of, answers, isLive }) => {
+      const calculator = calculatorOf.get(of)
+      return isLive && calculator && Object.keys(answers).length > 0 ? [{ id, calculator, answers }] : []
     })
-    const known = looked.filter((one) => one !== undefined)
-    const refused = await refusedOf(known)
+    const found = await refusedOf(begun, person)
+    const refused = new Map(begun.map(({ id }, i) => [id, (found[i] ?? []).map(({ label }) => label)]))
     return {
       sites,
-      placements: placed.map(({ origins: _, ...placement }, at) => {
+      placements: placed.map(({ origins: _, ...placement }) => {
         const last = sightings.find((seen) => seen.placement === placement.id && seen.verdict !== 'unlisted')
         return {
           ...placement,
           title: titles.get(placement.calculator) ?? placement.slug,
           lastSeen: last?.lastSeen.toISOString() ?? null,
-          refused: (refused[known.indexOf(looked[at] as (typeof known)[number])] ?? []).map(
-            ({ label }) => label,
-          ),
+          refused: refused.get(placement.id) ?? [],
           seenAt: last && last.page !== placement.page ? `${last.origin}${last.page}` : null,
         }
       }),
@@ -105,10 +99,13 @@ export function createPlacementsService(deps: PlacementsDeps) {
   })
 
   /** Refuses a calculator that is not there, or answers it does not take; before anything is locked. */
-  async function refuseUnfit({ calculator, answers }: PlacementChoices): Promise<CalculatorData> {
+  async function refuseUnfit(
+    { calculator, answers }: PlacementChoices,
+    person: Person,
+  ): Promise<CalculatorData> {
     const found = await calculators.byId(calculator)
     if (!found) throw new AppError('CALCULATOR_UNKNOWN', { field: 'calculator', details: { calculator } })
-    const [wrong] = (await refusedOf([{ calculator: found, answers }]))[0] ?? []
+    const [wrong] = (await refusedOf([{ calculator: found, answers }], person))[0] ?? []
     if (wrong)
       throw new AppError('PRESET_REFUSED', {
         field: `answers.${wrong.field}`,
@@ -125,30 +122,33 @@ export function createPlacementsService(deps: PlacementsDeps) {
     return { subject: `${known.name} ${page}`, details: { calculator: slug, language } }
   }
 
-  const change = async (act: (transaction: Transaction) => Promise<void>): Promise<PlacementsListed> => {
+  const change = async (
+    person: Person,
+    act: (transaction: Transaction) => Promise<void>,
+  ): Promise<PlacementsListed> => {
     await database.transaction(async (transaction) => {
       await act(transaction)
       await announce(transaction)
     })
-    return listed()
+    return listed(person)
   }
 
   return {
     listed,
     addSite: (site: SaveSite, person: Person) =>
-      change(async (transaction) => {
+      change(person, async (transaction) => {
         const id = await placements.addSite(site, transaction)
         const details = { origins: site.origins.join(' ') }
         await record.append(entry('siteAdded', id, site.name, person, details), transaction)
       }),
     changeSite: (id: string, site: SaveSite, person: Person) =>
-      change(async (transaction) => {
+      change(person, async (transaction) => {
         if (!(await placements.changeSite(id, site, transaction))) throw new AppError('SITE_UNKNOWN')
         const details = { origins: site.origins.join(' ') }
         await record.append(entry('siteChanged', id, site.name, person, details), transaction)
       }),
     removeSite: (id: string, person: Person) =>
-      change(async (transaction) => {
+      change(person, async (transaction) => {
         const site = (await placements.sites(transaction)).find((one) => one.id === id)
         if (!site) throw new AppError('SITE_UNKNOWN')
         const on = (await placements.placements(transaction)).filter(({ site: where }) => where === id)
@@ -157,23 +157,23 @@ export function createPlacementsService(deps: PlacementsDeps) {
         await record.append(entry('siteRemoved', id, site.name, person), transaction)
       }),
     async add(choices: PlacementChoices, person: Person) {
-      const calculator = await refuseUnfit(choices)
-      return change(async (transaction) => {
+      const calculator = await refuseUnfit(choices, person)
+      return change(person, async (transaction) => {
         const { subject, details } = await described(choices, calculator, transaction)
         const id = await placements.add(choices, transaction)
         await record.append(entry('placed', id, subject, person, details), transaction)
       })
     },
     async change(id: string, choices: PlacementChoices, person: Person) {
-      const calculator = await refuseUnfit(choices)
-      return change(async (transaction) => {
+      const calculator = await refuseUnfit(choices, person)
+      return change(person, async (transaction) => {
         const { subject, details } = await described(choices, calculator, transaction)
         if (!(await placements.change(id, choices, transaction))) throw new AppError('PLACEMENT_UNKNOWN')
         await record.append(entry('placementChanged', id, subject, person, details), transaction)
       })
     },
     remove: (id: string, person: Person) =>
-      change(async (transaction) => {
+      change(person, async (transaction) => {
         const placed = (await placements.placements(transaction)).find((one) => one.id === id)
         if (!placed) throw new AppError('PLACEMENT_UNKNOWN')
         await placements.remove(id, transaction)

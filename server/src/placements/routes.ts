@@ -8,7 +8,7 @@ import type { PlacementsService } from './placements-service'
 /** `/api/placements`, behind a session. */
 export function placementRoutes(placements: PlacementsService): Router {
   const router = Router()
-  router.get('/', async (_req, res) => void res.json(await placements.listed()))
+  router.get('/', async (_req, res) => void res.json(await placements.listed(whoIs(res))))
   router.post('/sites', async (req, res) => {
     res.status(201).json(await placements.addSite(parseOrThrow(SaveSite, req.body), whoIs(res)))
   })

@@ -22,6 +22,8 @@ export function createRefresher(read: (what: string) => Promise<void>, log: Logg
   let running: Promise<void> | undefined
   let isStopped = false
   let wake: (() => void) | undefined
+  /** Since when what is being read has waited. */
+  let reading: Date | undefined
 
   async function run(): Promise<void> {
     let pause = FIRST_RETRY_MS
@@ -48,8 +50,6 @@ export function createRefresher(read: (what: string) => Promise<void>, log: Logg
       }
     }
   }
-  let reading: Date | undefined
-
   return {
     refresh(what) {
       if (!waiting.has(what)) waiting.set(what, new Date())

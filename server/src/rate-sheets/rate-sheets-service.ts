@@ -20,7 +20,7 @@ import { answeringStale, refuseStale } from '../http/stale'
 import type { PeopleStore } from '../people/people-store'
 import { sheetEntry } from '../record/entries'
 import type { RecordStore } from '../record/record-store'
-import type { Work } from '../work/pool'
+import type { Work } from '../threads/pool'
 import { refuseFaulty } from './refuse-faulty'
 import type { RateSheetsStore, SheetData } from './rate-sheets-store'
 

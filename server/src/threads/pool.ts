@@ -13,7 +13,7 @@ export interface ForWhom {
   readonly who: string
   /** What the log is told where it is broken: "draft raft-loan". */
   readonly what: string
-  /** Nobody waits for it any more. */
+  /** Nobody waits for it any more: it is not begun. */
   readonly signal?: AbortSignal
 }
 
@@ -47,20 +47,18 @@ export function createWork(tellBroken: TellBroken, visitors: Run, desk: Run, thr
 
   return {
     async do<Name extends TaskName>(name: Name, input: TaskInput<Name>, { who, what, signal }: ForWhom) {
-      const forVisitors = VISITORS.has(name)
-      const late = AbortSignal.timeout.bind(AbortSignal, SECONDS[name] * 1000)
-      const outcome = await (forVisitors ? queues.visitors : queues.desk).run(who, async () => {
-        const deadline = late()
-        if (signal?.aborted) throw new AppError('WORK_STOPPED', { details: { why: 'nobody waits for it' } })
-        const either = signal ? AbortSignal.any([deadline, signal]) : deadline
+      const [queue, run] = VISITORS.has(name) ? [queues.visitors, visitors] : [queues.desk, desk]
+      const outcome = await queue.run(who, async () => {
+        // Once begun it goes on to its end, which is near: to end a thread and begin another costs more.
+        if (signal?.aborted) throw stopped('nobody waits for it')
+        const deadline = AbortSignal.timeout(SECONDS[name] * 1000)
         try {
-          return await (forVisitors ? visitors : desk)({ name, input }, either)
+          return await run({ name, input }, deadline)
         } catch (error) {
-          if (!either.aborted) throw error
-          const why = deadline.aborted
-            ? `it took longer than ${SECONDS[name]} seconds`
-            : 'nobody waits for it'
-          throw new AppError('WORK_STOPPED', { details: { why } })
+          if (deadline.aborted) throw stopped(`it took longer than ${SECONDS[name]} seconds`)
+          if ((error as { code?: unknown }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+            throw stopped('it took more memory than there is for it')
+          throw error
         }
       })
       if (outcome === undefined) throw tooMany(3)
@@ -71,6 +69,8 @@ export function createWork(tellBroken: TellBroken, visitors: Run, desk: Run, thr
     close: async () => undefined,
   }
 }
+
+const stopped = (why: string) => new AppError('WORK_STOPPED', { details: { why } })
 
 /** Work in threads. `worker` is the built worker's file. */
 export function createThreadedWork(worker: string, tellBroken: TellBroken): Work {
