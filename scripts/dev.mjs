@@ -8,6 +8,7 @@ import { installDependencies } from './lib/dependencies.mjs'
 import { lockHome } from './lib/home-lock.mjs'
 import { runMain } from './lib/plain-failure.mjs'
 import { homeFolder, root } from './lib/project.mjs'
+import { savedSecretsKey } from './lib/saved-secret.mjs'
 
 await runMain(async () => {
   await installDependencies()
@@ -15,7 +16,9 @@ await runMain(async () => {
   const lock = await lockHome(home)
   await buildApplication()
   const cluster = process.env.DATABASE_URL ? undefined : await startCluster(home)
-  const env = { ...process.env, DATABASE_URL: process.env.DATABASE_URL ?? cluster?.url }
+  const env = cluster
+    ? { SECRETS_KEY: savedSecretsKey(home), ...process.env, DATABASE_URL: cluster.url }
+    : process.env
   const vite = join(root, 'node_modules/vite/bin/vite.js')
   const watchers = ['desk', 'visitor'].map((room) =>
     spawn(process.execPath, [vite, 'build', '--watch', '--emptyOutDir=false'], {

@@ -7,6 +7,7 @@ import { installDependencies } from './lib/dependencies.mjs'
 import { lockHome } from './lib/home-lock.mjs'
 import { PlainFailure, diskFull, runMain } from './lib/plain-failure.mjs'
 import { homeFolder, root } from './lib/project.mjs'
+import { savedSecretsKey } from './lib/saved-secret.mjs'
 
 /** What has to be undone at the end, last first. @type {(() => unknown)[]} */
 const undo = []
@@ -57,6 +58,7 @@ async function start() {
     const cluster = await startCluster(home)
     undo.push(() => cluster.stop())
     env.DATABASE_URL = cluster.url
+    env.SECRETS_KEY ||= savedSecretsKey(home)
   }
   const { run, startUpLine, demoPeople } = await import(join(root, 'server/dist/main.js'))
   const server = await run(env, root).catch((/** @type {unknown} */ error) => {

@@ -80,9 +80,9 @@ export type PeopleChanged = z.infer<typeof PeopleChanged>
 /** Something a keeper asked for that a second one has to confirm. */
 export const PeopleRequest = z.strictObject({
   id: z.uuid(),
-  kind: z.enum(['role', 'reset', 'invitation', 'return']),
+  kind: z.enum(['role', 'reset', 'invitation', 'return', 'factors']),
   person: z.string(),
-  /** The role asked for; null for a reset. */
+  /** The role asked for; null where none is. */
   role: Role.nullable(),
   askedBy: z.string(),
   askedById: z.uuid(),

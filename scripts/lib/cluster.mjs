@@ -20,6 +20,7 @@ import { needSpace } from './free-space.mjs'
 import { diskFull, PlainFailure } from './plain-failure.mjs'
 import { postgresPrograms } from './postgres-programs.mjs'
 import { runCommand } from './run-command.mjs'
+import { savedSecret } from './saved-secret.mjs'
 
 /**
  * @typedef {object} Cluster a private PostgreSQL server on a loopback port
@@ -56,7 +57,7 @@ export async function startCluster(home, { settings = [], standby = false } = {}
     programs,
     data,
     log: join(data, '..', 'postgres.log'),
-    password: savedPassword(home),
+    password: savedSecret(home, 'postgres-password', () => randomBytes(18).toString('base64url')),
     owner,
     extra: settings,
   }
@@ -91,13 +92,6 @@ export async function startCluster(home, { settings = [], standby = false } = {}
       }
     })
   }
-}
-
-/** @param {string} home */
-function savedPassword(home) {
-  const file = join(home, 'postgres-password')
-  if (!existsSync(file)) writeFileSync(file, randomBytes(18).toString('base64url'), { mode: 0o600 })
-  return readFileSync(file, 'utf8').trim()
 }
 
 /** Makes the cluster beside its place and moves it there when it is whole. @param {Place} place */

@@ -4,6 +4,7 @@ import { InvitePerson, type RecordVerified } from '@vivid/contract'
 import { bringBack } from './archive/bring-back'
 import { takeOut } from './archive/take-out'
 import { connect } from './database/connection'
+import { createSeal, refuseOtherKeys } from './database/seal'
 import type { Work } from './threads/pool'
 import { createReader } from './database/reader'
 import { migrate } from './database/migrate'
@@ -42,6 +43,7 @@ export const inviteByHand = (env: NodeJS.ProcessEnv, asked: unknown): Promise<st
     const { people } = createServices({
       database,
       reader,
+      seal: createSeal(settings.sealKeys),
       work: nothingToWorkOut,
       now,
       lender: settings.lender,
@@ -55,7 +57,11 @@ export const inviteByHand = (env: NodeJS.ProcessEnv, asked: unknown): Promise<st
 
 /** Makes another secret to sign sessions with; nobody is signed out. */
 export const replaceSecret = (env: NodeJS.ProcessEnv): Promise<void> =>
-  onDatabase(env, (database) => replaceSessionSecret(database))
+  onDatabase(env, async (database) => {
+    const seal = createSeal(readSettings(env, '.').sealKeys)
+    await refuseOtherKeys(database, seal)
+    await replaceSessionSecret(database, seal)
+  })
 
 /** Nothing done by hand works figures out. */
 const nothingToWorkOut: Work = {

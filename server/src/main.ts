@@ -22,6 +22,7 @@ import { LiveCalculators } from './public/live-calculators'
 import { logTo } from './log'
 import { outsider } from './record/entries'
 import { createLimits } from './http/limits'
+import { createSeal, refuseOtherKeys } from './database/seal'
 import { sharedSecret } from './database/secrets'
 import { startDemo, type RunningDemo } from './demo/start-demo'
 import { createMailer } from './mail/mailer'
@@ -58,6 +59,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     settings.replicaUrls.map((url) => connect(url, log)),
     log,
   )
+  const seal = createSeal(settings.sealKeys)
   const now = () => new Date()
   const work = createThreadedWork(settings.worker, tellBrokenTo(log))
   const standsIn = settings.lenderPort !== undefined
@@ -75,6 +77,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const services = createServices({
     database,
     reader,
+    seal,
     work,
     now,
     lender: settings.lender,
@@ -101,6 +104,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   try {
     await database.authenticate()
     await migrate(database, log)
+    await refuseOtherKeys(database, seal)
     if (settings.demo) await loadDemoOnce(database, dayOf(now()))
     // Editions whose time came while nobody served go live before the first visitor is answered.
     while (await services.editions.goLiveIfDue());
@@ -124,7 +128,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       CLOCK_MS,
       (err) => log.warn({ err }, 'timed editions could not be looked at'),
     )
-    const sessionSecrets = await createSessionSecrets(database)
+    const sessionSecrets = await createSessionSecrets(database, seal)
     const secrets = inBackground(sessionSecrets.refresh, SECRETS_MS, (err) =>
       log.warn({ err }, 'the secrets of sessions could not be read'),
     )
@@ -140,7 +144,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       live,
       handOvers,
       handsOver: settings.handOverUrl !== undefined || standsIn,
-      limits: createLimits(database, await sharedSecret(database, 'limits-secret')),
+      limits: createLimits(database, await sharedSecret(database, seal, 'limits-secret')),
       publicUrl: settings.publicUrl,
       mail,
       sessionSecrets,

@@ -9,6 +9,7 @@ import { createKeysService } from './channels/keys-service'
 import { createKeysStore } from './channels/keys-store'
 import type { Logger } from 'pino'
 import type { Reader } from './database/reader'
+import type { Seal } from './database/seal'
 import { isRowsFault, keepEach } from './database/rows-fault'
 import { createEditionsService } from './editions/editions-service'
 import { createEditionsStore } from './editions/editions-store'
@@ -35,6 +36,7 @@ export interface ServicesDeps {
   readonly database: Sequelize
   /** Where long reads may go: a replica, if there is one. */
   readonly reader: Reader
+  readonly seal: Seal
   readonly work: Work
   readonly now: () => Date
   readonly lender: string
@@ -53,6 +55,7 @@ export type Services = ReturnType<typeof createServices>
 export function createServices({
   database,
   reader,
+  seal,
   work,
   now,
   lender,
@@ -140,7 +143,7 @@ export function createServices({
     }),
     door,
     passkeys: createPasskeys(passkeys, door, lender),
-    factors: createSecondFactors({ database, people, passkeys, door, lender, now }),
+    factors: createSecondFactors({ database, people, passkeys, door, seal, lender, now }),
     keys: createKeysService({ database, keys, people, record, announce: announceKeys(database) }),
     /** Reports and the record are read where it disturbs nobody, and may be a moment old. */
     audience: createAudienceService(

@@ -1,6 +1,8 @@
 import { expect, test } from 'vitest'
 import { readSettings } from './settings'
 
+const KEY = Buffer.alloc(32, 1).toString('base64')
+
 const settings = (env: Record<string, string> = {}) =>
   readSettings({ DATABASE_URL: 'postgres://u:p@h:5432/d', ...env }, '/')
 
@@ -9,7 +11,7 @@ test('by default it is a demo, for this machine alone', () => {
 })
 
 test('without the demo there are no stand-ins, and hand-overs go nowhere unless somebody takes them', () => {
-  expect(settings({ VIVID_DEMO: 'off', HOST: '0.0.0.0' })).toMatchObject({
+  expect(settings({ VIVID_DEMO: 'off', HOST: '0.0.0.0', SECRETS_KEY: KEY })).toMatchObject({
     demo: false,
     lenderPort: undefined,
     handOverUrl: undefined,
@@ -22,7 +24,10 @@ test.each([
   [{ HOST: 'calculators.example' }, 'VIVID_DEMO=off'],
   [{ HOST: '::' }, 'VIVID_DEMO=off'],
   [{ VIVID_DEMO: 'of' }, 'either on or off'],
-  [{ VIVID_DEMO: 'off', LENDER_PORT: '4700' }, 'part of the demo'],
+  [{ VIVID_DEMO: 'off', LENDER_PORT: '4700', SECRETS_KEY: KEY }, 'part of the demo'],
+  [{ VIVID_DEMO: 'off' }, 'SECRETS_KEY is not set'],
+  [{ SECRETS_KEY: 'c2hvcnQ=' }, 'SECRETS_KEY is no key'],
+  [{ SECRETS_KEY: `${KEY},c2hvcnQ=` }, 'SECRETS_KEY is no key'],
   [{ PORT: '0' }, 'no port'],
   [{ TRUSTED_PROXIES: 'one' }, 'no whole number'],
   [{ HAND_OVER_DAYS: '-1' }, 'no whole number'],

@@ -1,5 +1,6 @@
 import { resolve } from 'node:path'
 import { Role } from '@vivid/contract'
+import { SEAL_KEY_BYTES } from './database/seal'
 import type { ProviderSettings } from './people/provider'
 import type { SessionTimes } from './people/session'
 
@@ -10,6 +11,8 @@ export interface Settings {
   readonly lenderPort: number | undefined
   readonly host: string
   readonly databaseUrl: string
+  /** What closes secrets in the database: the first key closes, all of them open. */
+  readonly sealKeys: readonly [Buffer, ...Buffer[]]
   /** Streaming replicas that reports and the record may be read from. */
   readonly replicaUrls: readonly string[]
   /** Who is invited to look after an installation that has nobody yet. */
@@ -63,6 +66,7 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
     lenderPort: readLenderPort(env.LENDER_PORT, demo, port + 1),
     host,
     databaseUrl: readDatabaseUrl(env.DATABASE_URL, 'DATABASE_URL'),
+    sealKeys: readSealKeys(env.SECRETS_KEY, demo),
     replicaUrls: (env.DATABASE_REPLICA_URLS ?? '')
       .split(/[\s,]+/)
       .filter(Boolean)
@@ -90,6 +94,19 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
     archiveWorker: resolve(root, 'server/dist/archive-worker.js'),
     visitorFolder: resolve(root, 'visitor/dist'),
   }
+}
+
+/** In the demo, whose passwords stand on the sign-in page, there is a key without one being set. */
+function readSealKeys(text: string | undefined, demo: boolean): readonly [Buffer, ...Buffer[]] {
+  const [first, ...others] = (text ?? '')
+    .split(/[\s,]+/)
+    .filter(Boolean)
+    .map((key) => Buffer.from(key, 'base64'))
+  if (!first && demo) return [Buffer.alloc(SEAL_KEY_BYTES, 'demo')]
+  if (first && [first, ...others].every(({ length }) => length === SEAL_KEY_BYTES)) return [first, ...others]
+  throw new SettingError(
+    `SECRETS_KEY is ${first ? 'no key' : 'not set'}; it closes secrets in the database, and is ${SEAL_KEY_BYTES} random bytes as base64, the same for every process (openssl rand -base64 ${SEAL_KEY_BYTES}).`,
+  )
 }
 
 function readPort(text: string | undefined, name: string, otherwise: number): number {

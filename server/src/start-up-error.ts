@@ -1,9 +1,12 @@
 import { BaseError } from 'sequelize'
+import { SealBroken } from './database/seal'
 import { SettingError } from './settings'
 
 /** Why the server could not start, in one line that says what to do; undefined for what we did not foresee. */
 export function startUpLine(err: unknown): string | undefined {
   if (err instanceof SettingError) return err.message
+  if (err instanceof SealBroken)
+    return 'SECRETS_KEY is not the key that this database’s secrets were closed with; set that one, behind a comma where a new one is to take its place.'
   const cause = err instanceof BaseError && 'parent' in err ? err.parent : err
   const { code, port, message = '' } = (cause ?? {}) as { code?: string; port?: number; message?: string }
   switch (code) {

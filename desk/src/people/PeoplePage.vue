@@ -56,6 +56,8 @@ const requestWords = ({ kind, person, role, askedBy }: PeopleRequest): string =>
       return `${askedBy} wants to invite ${person} as ${aRole(role)}.`
     case 'return':
       return `${askedBy} wants to let ${person} in again as ${aRole(role)}.`
+    case 'factors':
+      return `${askedBy} wants ${person} to come in without the second factor that was lost.`
   }
 }
 
@@ -88,6 +90,21 @@ const signOut = ({ id, name }: PersonListed) =>
     people.value = await request(z.array(PersonListed), 'DELETE', `/people/${id}/sessions`)
     void message.success(`${name} is signed out everywhere.`)
   })
+function forgetFactors({ id, name }: PersonListed): void {
+  Modal.confirm({
+    title: `Has ${name} lost their second factor?`,
+    content:
+      'Their passkeys, codes by time and codes for when all else is lost are removed, and they are signed out everywhere. Until they set one up anew, a password alone lets them in. Be sure that it is they who ask.',
+    okText: 'Remove it',
+    okButtonProps: { danger: true },
+    cancelText: 'Leave it',
+    onOk: () =>
+      asking(async () => {
+        const changed = await request(PeopleChanged, 'DELETE', `/people/${id}/factors`)
+        await tell(changed, `${name} comes in by password alone now.`)
+      }).then(() => undefined),
+  })
+}
 const takeOut = () => asking(async () => saveBlob(await requestFile('/archive'), 'vivid-meter-archive.zip'))
 
 const change = ({ id, name, role, active }: PersonListed, fields: Partial<PersonListed>, done: string) =>
@@ -142,11 +159,12 @@ const columns = [
     >
       <template #bodyCell="{ column, record }">
         <template v-if="column.key === 'name'">
-          <strong :class="{ soft: !record.active }">{{ record.name }}</strong><span
+          <strong :class="{ soft: !record.active }">{{ record.name }}</strong><template
             v-if="record.hasSecondFactor"
-            class="soft"
-          >
-            · has a second factor</span
+            ><span class="soft"> · has a second factor, </span
+            ><button type="button" class="link" @click="forgetFactors(record as PersonListed)">
+              lost?
+            </button></template
           ><br /><span class="soft">{{ record.email }}</span>
         </template>
         <select

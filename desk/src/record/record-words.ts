@@ -52,6 +52,7 @@ const requestWords: Readonly<Record<string, string>> = {
   reset: 'a new password link',
   invitation: 'an invitation',
   return: 'letting them in again',
+  factors: 'removing their second factor',
 }
 
 const madeFrom: Readonly<Record<string, string>> = {

@@ -18,6 +18,7 @@ import { connect } from './connection'
 import { migrate } from './migrate'
 import { migrations } from './migrations'
 import { createReader } from './reader'
+import { createSeal } from './seal'
 
 const silent = pino({ level: 'silent' })
 const opened: Sequelize[] = []
@@ -152,6 +153,7 @@ describe('a filled database of each earlier version comes up to this one', () =>
       const services = createServices({
         database,
         reader: createReader(database, [], silent),
+        seal: createSeal([Buffer.alloc(32)]),
         work: createWork(() => undefined, work, work),
         now: () => NOW,
         lender: 'A lender',
@@ -189,8 +191,10 @@ test('what the version before writes is still taken: both may run side by side',
 })
 
 test('nothing a running process of the version before needs is taken away', () => {
+  // A check that is put back at once only changes; what the version before writes is tried above.
+  const checkChanged = /DROP CONSTRAINT (\w+),\s+ADD CONSTRAINT \1\b/g
   for (const { name, sql } of migrations.slice(RELEASED))
-    expect([name, sql]).not.toEqual([
+    expect([name, sql.replace(checkChanged, '')]).not.toEqual([
       name,
       expect.stringMatching(/\bDROP\b|\bRENAME\b|SET NOT NULL|\bTYPE\b/),
     ])

@@ -90,6 +90,10 @@ export function createPeopleService(deps: PeopleDeps) {
       ({ id, role, active, hasPassword }) => role === 'keeper' && active && hasPassword && id !== person.id,
     )
 
+  /** It is done, whether or not the letter leaves. */
+  const tellThem = async (person: Pick<Person, 'name' | 'email'>, what: string): Promise<void> =>
+    mail?.(doorChanged(person, what, lender)).catch(() => undefined)
+
   function refuseWithoutMail(): Mailer {
     if (!mail) throw new AppError('MAIL_OFF')
     return mail
@@ -163,6 +167,19 @@ export function createPeopleService(deps: PeopleDeps) {
       return changed(send === undefined)
     },
 
+    /** For somebody who lost their second factor and every code: it is asked for no more. Of an approver or keeper only with a second keeper. */
+    async removeFactors(id: string, by: Who): Promise<PeopleChanged> {
+      let tell: (() => Promise<void>) | undefined
+      await database.transaction(async (transaction) => {
+        const { all, found } = await existing(id, transaction)
+        if (needsTwo(found.role) && hasSecondKeeper(all, by))
+          await askSecond(found, 'factors', null, by, transaction)
+        else tell = await withoutFactors(found, by, transaction)
+      })
+      await tell?.()
+      return changed(tell === undefined)
+    },
+
     /** Another name or role, or whether they may come at all; whoever may not is signed out everywhere. */
     async change(id: string, wanted: ChangePerson, by: Person): Promise<PeopleChanged> {
       const waits = await database.transaction(async (transaction) => {
@@ -198,6 +215,7 @@ export function createPeopleService(deps: PeopleDeps) {
         refuseLastKeeper(all, found.id, wanted)
         await apply(found, wanted, by, transaction)
         await record.append(entry('changeConfirmed', found, by, { kind: request.kind }), transaction)
+        if (request.kind === 'factors') send = await withoutFactors(found, by, transaction)
         if (request.kind === 'reset' || request.kind === 'invitation')
           send = await sendWayIn({ ...found, role }, by, transaction)
       })
@@ -275,8 +293,19 @@ export function createPeopleService(deps: PeopleDeps) {
         await sessions.endAll(person.id, ownSid, transaction)
         await record.append(entry('passwordSet', person, person), transaction)
       })
-      await mail?.(doorChanged(person, 'Your password was changed.', lender)).catch(() => undefined)
+      await tellThem(person, 'Your password was changed.')
     },
+  }
+
+  async function withoutFactors(
+    person: PersonData,
+    by: Who,
+    transaction: Transaction,
+  ): Promise<() => Promise<void>> {
+    await people.removeFactors(person.id, transaction)
+    await sessions.endAll(person.id, '', transaction)
+    await record.append(entry('secondFactorRemoved', person, by, { what: 'all of them' }), transaction)
+    return () => tellThem(person, 'Your second factor was removed; a password alone lets you in.')
   }
 
   async function apply(

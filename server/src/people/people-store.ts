@@ -112,6 +112,14 @@ export function createPeopleStore(database: Sequelize, demo: boolean) {
     async factorsLocked(id: string, transaction: Transaction): Promise<FactorsData> {
       return factorsIn(await rows.findByPk(id, { transaction, lock: transaction.LOCK.UPDATE }))
     },
+    async removeFactors(id: string, transaction: Transaction): Promise<void> {
+      const none = { totpSecret: null, totpLastStep: null, recoveryHashes: [] }
+      await rows.update(none, { where: { id }, transaction })
+      await database.query('DELETE FROM passkeys WHERE person_id = :id', {
+        replacements: { id },
+        transaction,
+      })
+    },
     async setFactors(id: string, fields: Partial<FactorsData>, transaction?: Transaction): Promise<void> {
       await rows.update(fields, { where: { id }, transaction })
     },

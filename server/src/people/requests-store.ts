@@ -6,8 +6,8 @@ import { asking } from '../database/asking'
 export interface RequestData {
   readonly id: string
   readonly personId: string
-  readonly kind: 'role' | 'reset' | 'invitation' | 'return'
-  /** The role asked for; null for a reset. */
+  readonly kind: 'role' | 'reset' | 'invitation' | 'return' | 'factors'
+  /** The role asked for; null where none is. */
   readonly role: Role | null
   readonly askedBy: string
   readonly askedAt: Date

@@ -60,6 +60,9 @@ export function peopleRoutes({ service, sessions, door, limits }: PeopleRoutesDe
   router.post('/people/:id/invitation', async (req, res) => {
     res.status(201).json(await service.inviteAgain(idParam(req, 'PERSON_UNKNOWN'), whoIs(res)))
   })
+  router.delete('/people/:id/factors', async (req, res) => {
+    res.json(await service.removeFactors(idParam(req, 'PERSON_UNKNOWN'), whoIs(res)))
+  })
   router.delete('/people/:id/sessions', async (req, res) => {
     res.json(await service.endSessions(idParam(req, 'PERSON_UNKNOWN'), whoIs(res)))
   })

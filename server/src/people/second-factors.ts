@@ -3,6 +3,7 @@ import { Secret, TOTP } from 'otpauth'
 import type { Sequelize } from 'sequelize'
 import type { FactorsState, Person, TotpBegun } from '@vivid/contract'
 import { AppError } from '../http/app-error'
+import type { Seal } from '../database/seal'
 import { hashOfSecret } from '../http/secret'
 import type { DoorRecord } from './door-record'
 import type { PasskeysStore } from './passkeys-store'
@@ -17,6 +18,7 @@ export interface SecondFactorsDeps {
   readonly people: PeopleStore
   readonly passkeys: PasskeysStore
   readonly door: DoorRecord
+  readonly seal: Seal
   readonly lender: string
   readonly now: () => Date
 }
@@ -24,7 +26,16 @@ export interface SecondFactorsDeps {
 export type SecondFactors = ReturnType<typeof createSecondFactors>
 
 /** What a person has besides a password: codes by time (RFC 6238), passkeys, and codes for when all else is lost. */
-export function createSecondFactors({ database, people, passkeys, door, lender, now }: SecondFactorsDeps) {
+export function createSecondFactors({
+  database,
+  people,
+  passkeys,
+  door,
+  seal,
+  lender,
+  now,
+}: SecondFactorsDeps) {
+  const useOf = (id: string) => `codes of ${id}`
   const totpOf = (secret: string, email: string) =>
     new TOTP({
       issuer: lender.replaceAll(':', ' '),
@@ -82,7 +93,10 @@ export function createSecondFactors({ database, people, passkeys, door, lender, 
     async confirm(person: Person, secret: string, code: string): Promise<string[]> {
       const step = stepOf(secret, code)
       if (step === undefined) throw new AppError('CODE_WRONG', { field: 'code' })
-      await people.setFactors(person.id, { totpSecret: secret, totpLastStep: step })
+      await people.setFactors(person.id, {
+        totpSecret: seal.close(secret, useOf(person.id)),
+        totpLastStep: step,
+      })
       await door.note('secondFactorSet', person, { what: 'codes by time' })
       return newRecovery(person.id)
     },
@@ -103,9 +117,12 @@ export function createSecondFactors({ database, people, passkeys, door, lender, 
           person.id,
           transaction,
         )
-        const step = totpSecret === null ? undefined : stepOf(totpSecret, code)
-        if (step !== undefined && step > Number(totpLastStep ?? -1)) {
-          await people.setFactors(person.id, { totpLastStep: step }, transaction)
+        const secret = totpSecret === null ? undefined : seal.open(totpSecret, useOf(person.id))
+        const step = secret === undefined ? undefined : stepOf(secret, code)
+        if (secret !== undefined && step !== undefined && step > Number(totpLastStep ?? -1)) {
+          // Closed anew: with the present key, and where it was kept before there was a seal.
+          const closed = seal.close(secret, useOf(person.id))
+          await people.setFactors(person.id, { totpSecret: closed, totpLastStep: step }, transaction)
           return true
         }
         const hash = hashOfSecret(code.trim().toLowerCase())

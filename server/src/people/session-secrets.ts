@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { z } from 'zod'
 import type { Sequelize, Transaction } from 'sequelize'
 import { asking } from '../database/asking'
+import type { Seal } from '../database/seal'
 import { sharedSecret } from '../database/secrets'
 
 /** The secrets that sign session cookies: the first signs, all of them are believed. */
@@ -20,23 +21,25 @@ const KNOWN_TO_ALL_AFTER_MS = 60_000
 /** No session lasts longer, so that nobody is signed out by it. */
 const BELIEVED_FOR_MS = 25 * 60 * 60_000
 
-async function kept(database: Sequelize, transaction?: Transaction): Promise<Kept> {
+async function kept(database: Sequelize, seal: Seal, transaction?: Transaction): Promise<Kept> {
   const [row] = await asking(database)<{ value: string }>(
     'SELECT value FROM settings WHERE key = :NAME',
     { NAME },
     transaction,
   )
-  if (row) return Kept.parse(JSON.parse(row.value))
-  return [{ secret: await sharedSecret(database, 'session-secret'), signsFrom: new Date(0).toISOString() }]
+  if (row) return Kept.parse(JSON.parse(seal.open(row.value, NAME)))
+  const secret = await sharedSecret(database, seal, 'session-secret')
+  return [{ secret, signsFrom: new Date(0).toISOString() }]
 }
 
 export async function createSessionSecrets(
   database: Sequelize,
+  seal: Seal,
   now: () => Date = () => new Date(),
 ): Promise<SessionSecrets> {
   const list: string[] = []
   const refresh = async () => {
-    const all = await kept(database)
+    const all = await kept(database, seal)
     const [waiting, signing] = [[] as string[], [] as string[]]
     for (const { secret, signsFrom } of all)
       (Date.parse(signsFrom) > now().getTime() ? waiting : signing).push(secret)
@@ -47,11 +50,11 @@ export async function createSessionSecrets(
 }
 
 /** Makes a new secret. Sessions that were signed with the one before go on; nobody is signed out. */
-export const replaceSessionSecret = (database: Sequelize, now = new Date()): Promise<void> =>
+export const replaceSessionSecret = (database: Sequelize, seal: Seal, now = new Date()): Promise<void> =>
   database.transaction(async (transaction) => {
     const ask = asking(database)
     await ask('SELECT pg_advisory_xact_lock(468000003)', {}, transaction)
-    const all = await kept(database, transaction)
+    const all = await kept(database, seal, transaction)
     const next = {
       secret: randomBytes(32).toString('base64'),
       signsFrom: new Date(now.getTime() + KNOWN_TO_ALL_AFTER_MS).toISOString(),
@@ -63,7 +66,7 @@ export const replaceSessionSecret = (database: Sequelize, now = new Date()): Pro
     await ask(
       `INSERT INTO settings (key, value) VALUES (:NAME, :value)
          ON CONFLICT (key) DO UPDATE SET value = :value RETURNING key`,
-      { NAME, value: JSON.stringify([...believed, next]) },
+      { NAME, value: seal.close(JSON.stringify([...believed, next]), NAME) },
       transaction,
     )
   })

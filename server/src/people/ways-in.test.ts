@@ -2,7 +2,7 @@ import { Secret, TOTP } from 'otpauth'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { PeopleChanged, PeopleRequest, PersonListed, RecordPage, SessionState } from '@vivid/contract'
 import { NOW } from '../testing/today'
-import { TestClient, testServer, type TestServer } from '../testing/test-server'
+import { TestClient, testSeal, testServer, type TestServer } from '../testing/test-server'
 import { createSessionSecrets, replaceSessionSecret } from './session-secrets'
 
 const PASSWORD = 'slack water at noon'
@@ -173,16 +173,24 @@ describe('sessions', () => {
 
   test('go on when the secret that signs them is replaced', async () => {
     const server = await testServer()
-    const before = await createSessionSecrets(server.database, () => NOW)
-    await replaceSessionSecret(server.database, NOW)
-    const soon = await createSessionSecrets(server.database, () => new Date(NOW.getTime() + 30_000))
+    const before = await createSessionSecrets(server.database, testSeal, () => NOW)
+    await replaceSessionSecret(server.database, testSeal, NOW)
+    const soon = await createSessionSecrets(server.database, testSeal, () => new Date(NOW.getTime() + 30_000))
     // Known to all before it signs; then the old one is still believed, and forgotten once no session has it.
     expect(soon.list[0]).toBe(before.list[0])
     expect(soon.list).toHaveLength(2)
-    const later = await createSessionSecrets(server.database, () => new Date(NOW.getTime() + 61_000))
+    const later = await createSessionSecrets(
+      server.database,
+      testSeal,
+      () => new Date(NOW.getTime() + 61_000),
+    )
     expect(later.list).toEqual([soon.list[1], before.list[0]])
-    await replaceSessionSecret(server.database, new Date(NOW.getTime() + 30 * 3_600_000))
-    const last = await createSessionSecrets(server.database, () => new Date(NOW.getTime() + 31 * 3_600_000))
+    await replaceSessionSecret(server.database, testSeal, new Date(NOW.getTime() + 30 * 3_600_000))
+    const last = await createSessionSecrets(
+      server.database,
+      testSeal,
+      () => new Date(NOW.getTime() + 31 * 3_600_000),
+    )
     expect(last.list).not.toContain(before.list[0])
     await server.close()
   })
@@ -307,6 +315,49 @@ describe('a second factor', () => {
     expect((await thief.ask('GET', '/api/calculators')).status).toBe(401)
     later(30)
     expect((await thief.ask('POST', '/api/session/second', { code: codeAt(secret, now) })).status).toBe(201)
+  })
+
+  test('stands in the database under the seal, and what stood there without one is closed at its next use', async () => {
+    const ines = await nobody(server).signIn('ines')
+    const { secret } = (await ines.ask<{ secret: string }>('POST', '/api/me/factors/totp')).body
+    await ines.ask('PUT', '/api/me/factors/totp', { secret, code: codeAt(secret, now) })
+    const everything = async () => {
+      const [kept] = await server.database.query('SELECT totp_secret FROM people')
+      const [shared] = await server.database.query('SELECT value FROM settings')
+      return JSON.stringify([kept, shared])
+    }
+    expect(await everything()).not.toContain(secret)
+    await server.database.query(`UPDATE people SET totp_secret = :secret WHERE email LIKE 'ines@%'`, {
+      replacements: { secret },
+    })
+    later(30)
+    const again = nobody(server)
+    await again.ask('POST', '/api/session', { email: 'ines@larkmoor.example', password: 'ebb-and-flow' })
+    expect((await again.ask('POST', '/api/session/second', { code: codeAt(secret, now) })).status).toBe(201)
+    expect(await everything()).not.toContain(secret)
+  })
+
+  test('that was lost is removed by keepers, of an approver by two; the person is told, and the password is enough again', async () => {
+    const wren = await nobody(server).signIn('wren')
+    const forget = async (name: string) =>
+      wren.ask<PeopleChanged>('DELETE', `/api/people/${(await named(wren, name)).id}/factors`)
+    expect((await forget('Ines Okafor')).body.waits).toBe(false)
+    expect((await nobody(server).signIn('ines')).cookie).not.toBe('')
+    expect(server.letters.at(-1)?.to.address).toBe('ines@larkmoor.example')
+
+    await wren.ask('POST', '/api/people', { email: 'two@larkmoor.example', name: 'Two', role: 'keeper' })
+    const two = nobody(server)
+    const accepted = { secret: secretFor(server, 'two@larkmoor.example'), password: PASSWORD }
+    await two.ask('PUT', '/api/invitation', accepted)
+    expect((await forget('Odile Marchetti')).body.waits).toBe(true)
+    expect((await signIn(nobody(server))).body.second).toEqual(['totp'])
+    const [request] = (await two.ask<PeopleRequest[]>('GET', '/api/people/requests')).body
+    expect(request?.kind).toBe('factors')
+    expect((await two.ask('POST', `/api/people/requests/${request?.id}`)).status).toBe(200)
+    expect((await signIn(nobody(server))).status).toBe(201)
+    expect(await actsOf(server, (await named(wren, 'Odile Marchetti')).id)).toEqual(
+      expect.arrayContaining(['changeAsked', 'changeConfirmed', 'secondFactorRemoved']),
+    )
   })
 
   test('cannot be guessed: after ten tries there is a wait', async () => {

@@ -21,6 +21,7 @@ import { takeOut } from '../archive/take-out'
 import { createLimits, type Limits } from '../http/limits'
 import { startCounting, type AudienceCounter } from '../audience/counter'
 import { createReader } from '../database/reader'
+import { createSeal } from '../database/seal'
 import { createServices, type Services } from '../services'
 import type { Letter } from '../mail/mailer'
 import type { Provider } from '../people/provider'
@@ -39,6 +40,9 @@ export interface TestServer {
   readonly letters: readonly Letter[]
   close(): Promise<void>
 }
+
+/** What closes secrets in the databases of the tests. */
+export const testSeal = createSeal([Buffer.alloc(32, 'tests')])
 
 const noLimits: Limits = { consume: async () => undefined, perAddress: () => (_req, _res, next) => next() }
 
@@ -109,6 +113,7 @@ export async function testServer({
   const services = createServices({
     database,
     reader,
+    seal: testSeal,
     work: workHere,
     now,
     lender: 'Larkmoor Mutual',
@@ -134,7 +139,7 @@ export async function testServer({
     limits: unlimited ? noLimits : createLimits(database, 'a secret of the tests'),
     publicUrl,
     mail: mails ? async (letter) => void letters.push(letter) : undefined,
-    sessionSecrets: await createSessionSecrets(database),
+    sessionSecrets: await createSessionSecrets(database, testSeal),
     sessionTimes,
     mustHaveSecond,
     isLeaving: () => false,

@@ -15,6 +15,7 @@ import { fourEyes } from './0014-four-eyes'
 import { closedDoors } from './0015-closed-doors'
 import { meters } from './0016-meters'
 import { waysIn } from './0017-ways-in'
+import { lostFactors } from './0018-lost-factors'
 
 /** A change to the tables: SQL and nothing else, so that it does the same for ever, whatever becomes of our code and data. */
 export interface Migration {
@@ -41,4 +42,5 @@ export const migrations: readonly Migration[] = [
   { name: '0015-closed-doors', sql: closedDoors },
   { name: '0016-meters', sql: meters },
   { name: '0017-ways-in', sql: waysIn },
+  { name: '0018-lost-factors', sql: lostFactors },
 ]
