@@ -262,13 +262,24 @@ test('another channel is tried at the desk, gets the same cents as the page, and
   await expectText(wren, '.field-problem', 'no JSON yet')
   await click(wren, 'Make a key')
   await fill(wren, '#key-name', 'Kiosk')
+  await press(wren, '#key-calculators [value=narrowboat-loan]')
+  await wren.$eval('#key-end', (field) => {
+    ;(field as HTMLInputElement).value = '2031-12-31'
+    field.dispatchEvent(new Event('input'))
+  })
+  expect(await brokenRules(wren)).toEqual([])
   await click(wren, 'Make it', '.ant-modal')
   await wren.waitForSelector('#new-key')
+  await expectText(wren, '.ant-table', 'only narrowboat-loan; until Dec 31, 2031')
   const key = await textOf(wren, '#new-key')
-  const answer = await fetch(`${app.address}/api/public/calculators/floating-home-mortgage/evaluate`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', authorization: `Bearer ${key}` },
-    body: '{"answers":{}}',
-  })
-  expect(answer.status).toBe(200)
+  const statusFor = async (slug: string) =>
+    (
+      await fetch(`${app.address}/api/public/calculators/${slug}/evaluate`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', authorization: `Bearer ${key}` },
+        body: '{"answers":{}}',
+      })
+    ).status
+  expect(await statusFor('narrowboat-loan')).toBe(200)
+  expect(await statusFor('floating-home-mortgage')).toBe(403)
 })

@@ -34,6 +34,34 @@ test('codes are set up, asked for at the next sign-in, and prove who it is befor
   await again.waitForSelector('.card')
 })
 
+test('who comes by the lender’s own sign-in is at the desk as who they are there', async () => {
+  const page = await app.visit(`${app.desk}/sign-in`)
+  await click(page, 'Come in with Larkmoor’s own sign-in')
+  await expectText(page, 'h1', 'Who are you?')
+  expect(await brokenRules(page)).toEqual([])
+  await click(page, 'Rasmus Tey', 'main')
+  await page.waitForSelector('.card')
+  await expectText(page, '.who', 'Rasmus Tey')
+})
+
+test('a keeper takes off a second factor that was lost, and the person comes in by password', async () => {
+  const kofi = await app.deskAs('Kofi', '/me')
+  await click(kofi, 'Set up codes')
+  await kofi.waitForSelector('.begin code')
+  await fill(kofi, '#totp-code', codeOf(await textOf(kofi, '.begin code')))
+  await click(kofi, 'Turn codes on')
+  await kofi.waitForSelector('#recovery-codes')
+
+  const wren = await app.deskAs('Wren', '/people')
+  await expectText(wren, '.ant-table', 'Kofi Brandvold · has a second factor, lost?')
+  expect(await brokenRules(wren)).toEqual([])
+  await click(wren, 'lost?', 'tr:has(select[aria-label="Role of Kofi Brandvold"])')
+  await expectText(wren, '.ant-modal', 'Has Kofi Brandvold lost their second factor?')
+  await click(wren, 'Remove it', '.ant-modal')
+  await expectText(wren, '.ant-message', 'Kofi Brandvold comes in by password alone now.')
+  await app.deskAs('Kofi', '/me')
+})
+
 test('once the last proof is old, what is grave asks who it is, and goes on by itself', async () => {
   const wren = await app.deskAs('Wren', '/people')
   const database = new pg.Client({ connectionString: app.databaseUrl })

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Alert, Button, Input, InputNumber, Modal, Select, Table } from 'ant-design-vue'
+import { Alert, Button, Input, InputNumber, Modal, Table } from 'ant-design-vue'
 import { onMounted, reactive, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { KeyListed, KeyMade } from '@vivid/contract'
@@ -22,8 +22,7 @@ const making = ref(false)
 const fresh = reactive({ name: '', perMinute: 600, calculators: [] as string[], endsOn: '' })
 const { slugs } = defineProps<{ slugs: readonly string[] }>()
 async function make(): Promise<void> {
-  making.value = false
-  await asking(async () => {
+  const isMade = await asking(async () => {
     const { key, keys: all } = await request(KeyMade, 'POST', '/channels/keys', {
       ...fresh,
       calculators: fresh.calculators.length > 0 ? fresh.calculators : null,
@@ -32,6 +31,8 @@ async function make(): Promise<void> {
     made.value = key
     keys.value = all
   })
+  if (!isMade) return
+  making.value = false
   Object.assign(fresh, { name: '', calculators: [], endsOn: '' })
 }
 function withdraw({ id, name }: KeyListed): void {
@@ -67,7 +68,7 @@ const columns = [
       <h2>Keys</h2>
       <Button :loading="busy" @click="making = true">Make a key</Button>
     </div>
-    <Alert v-if="problem" type="error" role="alert" :message="problem" />
+    <Alert v-if="problem && !making" type="error" role="alert" :message="problem" />
     <Alert v-if="made" type="success" closable @close="made = ''">
       <template #message>Put this key where the other server keeps its secrets. It is shown once.</template>
       <template #description>
@@ -110,7 +111,7 @@ const columns = [
       v-model:open="making"
       title="Make a key"
       ok-text="Make it"
-      :ok-button-props="{ disabled: !fresh.name.trim() }"
+      :ok-button-props="{ disabled: !fresh.name.trim(), loading: busy }"
       cancel-text="Cancel"
       @ok="make"
     >
@@ -118,16 +119,15 @@ const columns = [
       <Input id="key-name" v-model:value="fresh.name" :maxlength="80" placeholder="Branch terminals" />
       <label for="key-limit" class="next">Evaluations a minute, at most</label>
       <InputNumber id="key-limit" v-model:value="fresh.perMinute" :min="1" :max="100000" />
-      <label for="key-calculators" class="next">Only for these calculators (none chosen: all)</label>
-      <Select
-        id="key-calculators"
-        v-model:value="fresh.calculators"
-        mode="multiple"
-        :options="slugs.map((value) => ({ value }))"
-        class="wide"
-      />
+      <fieldset id="key-calculators" class="next">
+        <legend>Only for these calculators (none chosen: all)</legend>
+        <label v-for="slug in slugs" :key="slug"
+          ><input v-model="fresh.calculators" type="checkbox" :value="slug" /> {{ slug }}</label
+        >
+      </fieldset>
       <label for="key-end" class="next">Its last day (empty: until it is withdrawn)</label>
       <input id="key-end" v-model="fresh.endsOn" type="date" class="pick" :min="localToday()" />
+      <Alert v-if="problem" type="error" role="alert" :message="problem" class="next" />
     </Modal>
   </section>
 </template>
@@ -147,8 +147,21 @@ pre {
   overflow-wrap: anywhere;
   white-space: pre-wrap;
 }
-.wide {
-  width: 100%;
+fieldset {
+  max-height: 180px;
+  overflow-y: auto;
+  padding: 6px 10px;
+  border: 1px solid var(--line);
+}
+legend {
+  width: auto;
+  margin: 0;
+  padding: 0 4px;
+  border: 0;
+  font-size: inherit;
+}
+fieldset label {
+  display: block;
 }
 .next {
   display: block;

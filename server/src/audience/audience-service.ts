@@ -9,6 +9,8 @@ import { createFigures } from '@vivid/contract/wording'
 import {
   bandEnd,
   type Frequency,
+  mainText,
+  mainTitle,
   textIn,
   unitOfQuestion,
   type CalculatorDocument,
@@ -32,14 +34,14 @@ export function createAudienceService(
     counts: (query: AudienceQuery): Promise<CountRow[]> => audience.counts(query),
     async report(query: AudienceQuery): Promise<Audience> {
       const { from, to, calculator } = query
-      const [rows, drafts, placed] = await Promise.all([
+      const [rows, cards, placed, document] = await Promise.all([
         audience.counts(query),
-        calculators.all(),
+        calculators.cards(),
         placements.placements(),
+        calculator ? calculators.bySlug(calculator).then((found) => found?.draft) : undefined,
       ])
-      const titles = new Map(drafts.map(({ slug, draft }) => [slug, titleOf(draft)]))
+      const titles = new Map(cards.map((card) => [card.slug, mainTitle(card)]))
       const pages = new Map(placed.map(({ id, siteName, page }) => [id, `${siteName} ${page}`]))
-      const document = drafts.find(({ slug }) => slug === calculator)?.draft
       return {
         total: summed(rows),
         days: [...grouped(rows, ({ day }) => day)].map(([day, counted]) => ({ day, ...counted })),
@@ -68,7 +70,6 @@ export function createAudienceService(
   }
 }
 
-const titleOf = ({ title, languages: [main = ''] }: CalculatorDocument) => textIn(title, main, main)
 const languageName = (code: string) => new Intl.DisplayNames('en', { type: 'language' }).of(code) ?? code
 
 function summed(rows: readonly CountRow[]): Record<AudienceEvent, number> {
@@ -105,7 +106,7 @@ function answersOf(document: CalculatorDocument, rows: readonly BandRow[]): Audi
     return [
       {
         question: step.id,
-        label: textIn(step.label, main, main) || step.name,
+        label: mainText(step.label, document.languages) || step.name,
         bands: shown
           .map(({ band, count }) => ({ band, count, label: bandSaid(band, step, figures, main) }))
           .sort((a, b) => order(a.band, b.band)),

@@ -18,7 +18,7 @@ import {
   openDocument,
   type RateSheet,
   starters,
-  textIn,
+  mainTitle,
 } from '@vivid/core'
 import type { EditionsStore, LiveMark } from '../editions/editions-store'
 import type { HouseStylesStore } from '../house-styles/house-styles-store'
@@ -158,12 +158,11 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       const meters = await cardMeters.of(cards)
       const markOf = new Map(marks.map((mark) => [mark.calculatorId, mark]))
       return cards.map((card): CalculatorCard => {
-        const { id, slug, title, languages, currency, liveEdition, sampleName } = card
-        const main = languages[0] ?? ''
+        const { id, slug, languages, currency, liveEdition, sampleName } = card
         return {
           id,
           slug,
-          title: textIn(title, main, main),
+          title: mainTitle(card),
           currency,
           languages,
           state: stateOf(card, isUpToDate(card, markOf.get(id), styleOf)),
@@ -183,7 +182,7 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     async make(asked: MakeCalculator, person: Person): Promise<CalculatorOpened> {
       const { document, sheets: brought, contributors } = await madeFrom(asked)
       brought.forEach(refuseFaulty)
-      const title = asked.title ?? titleOf(document)
+      const title = asked.title ?? mainTitle(document)
       const draft: CalculatorDocument = { ...document, title: titled(document, title), lender }
       const kept = await addSheets(brought, person, title)
       const makers = [...new Set([...contributors, person.id])]
@@ -277,8 +276,6 @@ interface Made {
 /** What an edition of it would wear: as it was sent. */
 const styleSent = ({ sentContent }: CalculatorData): HouseStyle =>
   sentContent === null ? {} : (JSON.parse(sentContent) as EditionContent).style
-
-const titleOf = ({ title, languages: [main = ''] }: CalculatorDocument) => textIn(title, main, main)
 
 /** The title in the main language; another language keeps its own only where the title stays the starter's. */
 const titled = (

@@ -1,6 +1,6 @@
 import { DataTypes, type InferAttributes, Model, Op, type Sequelize, Transaction } from 'sequelize'
 import type { Remark } from '@vivid/contract'
-import { openDocument, type CalculatorDocument } from '@vivid/core'
+import { openDocument, type Answers, type CalculatorDocument } from '@vivid/core'
 import { asking } from '../database/asking'
 import { FIRST_STYLE } from '../house-styles/shipped-styles'
 
@@ -161,8 +161,21 @@ export function createCalculatorsStore(database: Sequelize) {
   }
 
   return {
-    async all(): Promise<CalculatorData[]> {
-      return (await rows.findAll({ order: [['lastEditedAt', 'DESC']] })).map(plain)
+    /** With whole drafts; only for the few that are asked for. */
+    async byIds(ids: readonly string[]): Promise<ReadonlyMap<string, CalculatorData>> {
+      const found = await rows.findAll({ where: { id: [...ids] } })
+      return new Map(found.map((row) => [row.id, plain(row)]))
+    },
+    async bySlug(slug: string): Promise<CalculatorData | undefined> {
+      const row = await rows.findOne({ where: { slug } })
+      return row ? plain(row) : undefined
+    },
+    /** What the first sample visitor of each answers, by slug. */
+    async firstAnswers(): Promise<ReadonlyMap<string, Answers>> {
+      const found = await ask<{ readonly slug: string; readonly answers: Answers | null }>(
+        `SELECT slug, coalesce(draft #> '{samples,0,answers}', draft #> '{sample,answers}') AS answers FROM calculators`,
+      )
+      return new Map(found.map(({ slug, answers }) => [slug, answers ?? {}]))
     },
     /** Last changed first. */
     async cards(): Promise<CardData[]> {

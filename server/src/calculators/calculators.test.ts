@@ -176,3 +176,16 @@ const withStep = ({ steps, ...rest }: CalculatorOpened['document'], fields: obje
   ...rest,
   steps: steps.map((step, i) => (i === 0 ? { ...step, ...fields } : step)),
 })
+
+test('no list rests on whole drafts: one that cannot be read holds up only itself', async () => {
+  const { id } = await ines.make('Unreadable loan')
+  await server.database.query(`UPDATE calculators SET draft = draft - 'steps' WHERE id = :id`, {
+    replacements: { id },
+  })
+  expect((await ines.ask('GET', `/api/calculators/${id}`)).status).toBe(500)
+  for (const list of ['calculators', 'house-styles', 'placements', 'channels/calculators', 'rate-sheets'])
+    expect([list, (await ines.ask('GET', `/api/${list}`)).status]).toEqual([list, 200])
+  const month = '/api/audience?from=2026-11-01&to=2026-11-30'
+  expect((await ines.ask('GET', month)).status).toBe(200)
+  await server.database.query('DELETE FROM calculators WHERE id = :id', { replacements: { id } })
+})

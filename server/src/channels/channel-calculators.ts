@@ -1,5 +1,5 @@
 import type { ChannelCalculator } from '@vivid/contract'
-import { frequencyNames, textIn, type Answers, type Program, type Question } from '@vivid/core'
+import { frequencyNames, mainText, mainTitle, type Answers, type Program, type Question } from '@vivid/core'
 import type { LiveCalculators } from '../public/live-calculators'
 
 /** The live calculators as another channel asks them, each with an example that works as it is. */
@@ -9,11 +9,11 @@ export function channelCalculators(
 ): ChannelCalculator[] {
   return live.all().map(({ slug, content: { program } }) => ({
     slug,
-    title: textIn(program.title, main(program), main(program)),
+    title: mainTitle(program),
     languages: [...program.languages],
     questions: questionsOf(program).map((question) => ({
       id: question.id,
-      label: textIn(question.label, main(program), main(program)) || question.name,
+      label: mainText(question.label, program.languages) || question.name,
       form: formOf(question),
       required: question.required,
     })),
@@ -21,7 +21,6 @@ export function channelCalculators(
   }))
 }
 
-const main = ({ languages }: Program) => languages[0] ?? ''
 const questionsOf = ({ steps }: Program) =>
   steps.flatMap(({ step }) => (step.kind === 'question' ? [step] : []))
 

@@ -16,10 +16,7 @@ export function channelRoutes(
 ): Router {
   const router = Router()
   router.get('/calculators', async (_req, res) => {
-    const samples = new Map(
-      (await calculators.all()).map(({ slug, draft }) => [slug, draft.samples[0]?.answers ?? {}]),
-    )
-    res.json(channelCalculators(live, samples))
+    res.json(channelCalculators(live, await calculators.firstAnswers()))
   })
   router.get('/keys', async (_req, res) => void res.json(await keys.listed()))
   router.post('/keys', async (req, res) => {

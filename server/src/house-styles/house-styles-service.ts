@@ -6,7 +6,7 @@ import {
   type SaveStyle,
   type StyleListed,
 } from '@vivid/contract'
-import { textIn } from '@vivid/core'
+import { mainTitle } from '@vivid/core'
 import type { CalculatorsStore } from '../calculators/calculators-store'
 import { AppError } from '../http/app-error'
 import type { PeopleStore } from '../people/people-store'
@@ -26,18 +26,14 @@ export type HouseStylesService = ReturnType<typeof createHouseStylesService>
 /** Keeping house styles. A changed one reaches visitors with the next edition of what wears it, never before. */
 export function createHouseStylesService({ database, styles, calculators, people, record }: HouseStylesDeps) {
   async function listed(): Promise<StyleListed[]> {
-    const [all, drafts, nameOf] = await Promise.all([styles.all(), calculators.all(), people.names()])
+    const [all, drafts, nameOf] = await Promise.all([styles.all(), calculators.cards(), people.names()])
     return all.map(({ lastEditedAt, lastEditedBy, ...style }) => ({
       ...style,
       lastEditedBy: lastEditedBy && nameOf(lastEditedBy),
       lastEditedAt: lastEditedAt.toISOString(),
       wornBy: drafts
         .filter(({ houseStyle }) => houseStyle === style.id)
-        .map(({ id, slug, draft: { title, languages } }) => ({
-          id,
-          slug,
-          title: textIn(title, languages[0] ?? '', languages[0] ?? ''),
-        })),
+        .map((card) => ({ id: card.id, slug: card.slug, title: mainTitle(card) })),
     }))
   }
   async function one(id: string): Promise<StyleListed> {

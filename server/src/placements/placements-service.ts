@@ -1,6 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize'
 import type { Person, PlacementChoices, PlacementsListed, RecordAct, SaveSite } from '@vivid/contract'
-import { textIn } from '@vivid/core'
+import { mainTitle } from '@vivid/core'
 import type { CalculatorData, CalculatorsStore } from '../calculators/calculators-store'
 import type { EditionsStore } from '../editions/editions-store'
 import { AppError } from '../http/app-error'
@@ -50,24 +50,20 @@ export function createPlacementsService(deps: PlacementsDeps) {
   }
 
   async function listed(person: Person): Promise<PlacementsListed> {
-    const [sites, placed, sightings, drafts, live] = await Promise.all([
+    const [sites, placed, sightings, cards, live] = await Promise.all([
       placements.sites(),
       placements.placements(),
       placements.sightings(),
-      calculators.all(),
+      calculators.cards(),
       editions.liveTitles(),
     ])
-    const titles = new Map(
-      drafts.map(({ id, draft: { title, languages } }) => [
-        id,
-        live.get(id) ?? textIn(title, languages[0] ?? '', languages[0] ?? ''),
-      ]),
-    )
-    const calculatorOf = new Map(drafts.map((calculator) => [calculator.id, calculator]))
+    const titles = new Map(cards.map((card) => [card.id, live.get(card.id) ?? mainTitle(card)]))
     // Only what visitors are asked now can refuse what they begin with.
-    const begun = placed.flatMap(({ id, calculator: of, answers, isLive }) => {
+    const beginning = placed.filter(({ answers, isLive }) => isLive && Object.keys(answers).length > 0)
+    const calculatorOf = await calculators.byIds(beginning.map(({ calculator }) => calculator))
+    const begun = beginning.flatMap(({ id, calculator: of, answers }) => {
       const calculator = calculatorOf.get(of)
-      return isLive && calculator && Object.keys(answers).length > 0 ? [{ id, calculator, answers }] : []
+      return calculator ? [{ id, calculator, answers }] : []
     })
     const found = await refusedOf(begun, person)
     const refused = new Map(begun.map(({ id }, i) => [id, (found[i] ?? []).map(({ label }) => label)]))

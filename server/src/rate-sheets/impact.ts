@@ -8,7 +8,8 @@ import {
   sheetChanges,
   sheetDoubts,
   sheetImpact,
-  textIn,
+  mainText,
+  mainTitle,
   type CalculatorDocument,
   type Minor,
   type RateSheet,
@@ -44,16 +45,17 @@ export function impactOf(
     doubts: sheetDoubts(before, changed).map((doubt) => ({ ...doubt, keys: [...doubt.keys] })),
     calculators: touched.map(({ id, document }) => {
       const { samples, proofs } = sheetImpact(document, inForce, after, days, now)
-      const main = document.languages[0] ?? ''
-      const figures = figuresFor(compile(document, after).program, main)
+      const figures = figuresFor(compile(document, after).program, document.languages[0] ?? '')
       const say = (value: Value | undefined) => (value ? figures.value(value) : 'cannot be worked out')
       const labelOf = (readout: string | undefined): string => {
         const step = document.steps.find((one) => one.id === readout)
-        return step?.kind === 'readout' && step.shows === 'figure' ? textIn(step.label, main, main) : ''
+        return step?.kind === 'readout' && step.shows === 'figure'
+          ? mainText(step.label, document.languages)
+          : ''
       }
       return {
         id,
-        title: textIn(document.title, main, main),
+        title: mainTitle(document),
         samples: samples.map(({ sample, on, readout, before: was, after: is, difference }) => ({
           sample,
           on,

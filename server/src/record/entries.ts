@@ -1,5 +1,5 @@
 import type { Person, RecordAct } from '@vivid/contract'
-import { textIn, type CalculatorDocument, type RateSheet } from '@vivid/core'
+import { mainTitle, type CalculatorDocument, type RateSheet } from '@vivid/core'
 import type { NewEntry } from './record-store'
 
 /** Somebody who is nobody at the desk: a command, or a start. */
@@ -13,10 +13,7 @@ export const calculatorEntry = (
   { id, draft }: { readonly id: string; readonly draft: CalculatorDocument },
   person: Who,
   details: NewEntry['details'] = {},
-): NewEntry => {
-  const main = draft.languages[0] ?? ''
-  return { act, of: 'calculator', id, subject: textIn(draft.title, main, main), details, person }
-}
+): NewEntry => ({ act, of: 'calculator', id, subject: mainTitle(draft), details, person })
 
 /** Something done to a rate sheet, with the days its versions take effect. */
 export const sheetEntry = (

@@ -1,6 +1,7 @@
 import express, { Router } from 'express'
 import { z } from 'zod'
 import { htmlText } from '@vivid/contract/formats'
+import { lenderPage } from './lender-page'
 
 const Received = z.object({
   title: z.string(),
@@ -33,25 +34,14 @@ export function handOverReceiver(): Router {
   return router
 }
 
-const page = (all: readonly z.infer<typeof Received>[]) => `<!doctype html>
-<html lang="en-CA">
-<head>
-  <meta charset="utf-8">
-  <meta name="viewport" content="width=device-width, initial-scale=1">
-  <title>People to call · Larkmoor Mutual</title>
-  <link rel="stylesheet" href="/site.css">
-  <link rel="icon" href="data:,">
-</head>
-<body>
-  <header><strong>Larkmoor Mutual</strong><span>People to call</span></header>
-  <main>
-    <h1>${all.length === 0 ? 'Nobody is waiting' : `${all.length} ${all.length === 1 ? 'person wants' : 'people want'} to be called`}</h1>
+const page = (all: readonly z.infer<typeof Received>[]) =>
+  lenderPage(
+    'People to call',
+    'People to call',
+    `<h1>${all.length === 0 ? 'Nobody is waiting' : `${all.length} ${all.length === 1 ? 'person wants' : 'people want'} to be called`}</h1>
     <p>This stands in for the lender’s own system. What visitors hand over arrives here and is forgotten when it stops.</p>
-    ${all.map(one).join('\n')}
-  </main>
-</body>
-</html>
-`
+    ${all.map(one).join('\n')}`,
+  )
 
 const one = ({ name, reach, message, title, on, answers, figures }: z.infer<typeof Received>) => `
 <article>

@@ -1,5 +1,6 @@
 import express, { type Express, type Router } from 'express'
 import { handOverReceiver } from './hand-over-receiver'
+import { lenderPage } from './lender-page'
 
 /**
  * The website of the made-up lender: a stand-in for the pages on which a site developer places a calculator.
@@ -52,26 +53,15 @@ for (const event of ['opened', 'changed', 'result', 'kept', 'handedOver'])
   })
 `
 
-const page = (calculators: string) => `<!doctype html>
-<html lang="en-CA">
-<head>
-  <meta charset="utf-8">
-  <meta name="viewport" content="width=device-width, initial-scale=1">
-  <title>Borrow · Larkmoor Mutual</title>
-  <link rel="stylesheet" href="/site.css">
-  <link rel="icon" href="data:,">
-</head>
-<body>
-  <header><strong>Larkmoor Mutual</strong><span>Lending to people who live on the water</span></header>
-  <main>
-    <h1>What would it cost?</h1>
+const page = (calculators: string) =>
+  lenderPage(
+    'Borrow',
+    'Lending to people who live on the water',
+    `<h1>What would it cost?</h1>
     <p>Floating homes, narrowboats and boathouses are what we know. Put in your own figures; nothing you type is kept unless you send it to us.</p>
     ${calculators}
-    <p class="after">Questions? Our people at Quay 4 answer from eight to six. This site is a made-up example.</p>
-  </main>
-</body>
-</html>
-`
+    <p class="after">Questions? Our people at Quay 4 answer from eight to six. This site is a made-up example.</p>`,
+  )
 
 const stylesheet = `
 body { margin: 0; font: 17px/1.5 Georgia, serif; color: #12302f; background: #f2f7f5; }

@@ -3,6 +3,7 @@ import express, { Router } from 'express'
 import { simpleParser } from 'mailparser'
 import { SMTPServer } from 'smtp-server'
 import { htmlText } from '@vivid/contract/formats'
+import { lenderPage } from './lender-page'
 
 interface Received {
   readonly to: string
@@ -48,22 +49,11 @@ export async function startMailBox(): Promise<MailBox> {
 const withLinks = (text: string) =>
   htmlText(text).replace(/https?:\/\/[^\s<&]+/g, (link) => `<a href="${link}">${link}</a>`)
 
-const pageOf = (all: readonly Received[]) => `<!doctype html>
-<html lang="en-CA">
-<head>
-  <meta charset="utf-8">
-  <meta name="viewport" content="width=device-width, initial-scale=1">
-  <title>Mail · Larkmoor Mutual</title>
-  <link rel="stylesheet" href="/site.css">
-  <link rel="icon" href="data:,">
-</head>
-<body>
-  <header><strong>Larkmoor Mutual</strong><span>Mail</span></header>
-  <main>
-    <h1>${all.length === 0 ? 'No mail yet' : `${all.length} ${all.length === 1 ? 'letter' : 'letters'}`}</h1>
+const pageOf = (all: readonly Received[]) =>
+  lenderPage(
+    'Mail',
+    'Mail',
+    `<h1>${all.length === 0 ? 'No mail yet' : `${all.length} ${all.length === 1 ? 'letter' : 'letters'}`}</h1>
     <p>This stands in for the lender’s mail server. What the desk sends arrives here and is forgotten when it stops.</p>
-    ${all.map(({ to, subject, text }) => `<article><h2>${htmlText(subject)}</h2><p>to ${htmlText(to)}</p><pre>${withLinks(text)}</pre></article>`).join('\n')}
-  </main>
-</body>
-</html>
-`
+    ${all.map(({ to, subject, text }) => `<article><h2>${htmlText(subject)}</h2><p>to ${htmlText(to)}</p><pre>${withLinks(text)}</pre></article>`).join('\n')}`,
+  )
