@@ -1,51 +1,69 @@
-import type { Minor, MinorDigits, Question, Share } from '@vivid/core/evaluate'
+import { minorDigitsOf, type Currency, type Minor, type Question, type Share } from '@vivid/core/evaluate'
+import { groupMarkOf } from './intl'
 import type { Figures } from './language'
-import { readDate, readMoney, readPercent, readShare, readTerm, readWholeNumber } from './read-answer'
+import {
+  isOtherCurrency,
+  moneyReadings,
+  readDate,
+  readPercent,
+  readTerm,
+  shareReadings,
+  wholeReadings,
+  type Readings,
+} from './read-answer'
 
 /** Which of the two a bare number means where an amount or a percentage is asked. */
 export type ShareUnit = 'money' | 'percent'
 
-/** What was typed for a question that cannot be read; the core then says what is wanted. */
+/** What was typed for a question that is no answer as it stands; the core then says what is wanted. */
 export interface Unreadable {
   readonly unreadable: string
+  /** Answers it could mean; one of them is not taken without being chosen. */
+  readonly couldBe: readonly unknown[]
 }
 
-/** Where a text is typed: its locale, and how many decimals amounts have there. */
+/** Where a text is typed: its locale, and the currency amounts have there. */
 export interface TypedIn {
   readonly locale: string
-  readonly minorDigits: MinorDigits
+  readonly currency: Currency
 }
 
 /** The answer in a typed text: null where nothing is typed. */
-export function readTyped(
+export function readTyped(question: Question, text: string, unit: ShareUnit, place: TypedIn): unknown {
+  if (text.trim() === '') return null
+  const { isSure, all } = readingsOfAnswer(question, text, unit, place)
+  return isSure ? all[0] : ({ unreadable: text, couldBe: all } satisfies Unreadable)
+}
+
+const nothing = { isSure: false, all: [] }
+const certain = (answer: unknown): Readings<unknown> =>
+  answer === undefined ? nothing : { isSure: true, all: [answer] }
+
+function readingsOfAnswer(
   question: Question,
   text: string,
   unit: ShareUnit,
-  { locale, minorDigits }: TypedIn,
-): unknown {
-  if (text.trim() === '') return null
-  return read() ?? ({ unreadable: text } satisfies Unreadable)
-
-  function read(): unknown {
-    switch (question.asks) {
-      case 'money':
-        return readMoney(text, locale, minorDigits)
-      case 'percent':
-        return readPercent(text, locale)
-      case 'share':
-        return readShare(text, locale, minorDigits, unit)
-      case 'term':
-        return readTerm(text, locale)
-      case 'number':
-        return readWholeNumber(text, locale)
-      case 'date':
-        return readDate(text, question.precision)
-      case 'yesNo':
-        return text === 'yes' ? true : text === 'no' ? false : undefined
-      case 'choice':
-      case 'frequency':
-        return text
-    }
+  { locale, currency }: TypedIn,
+): Readings<unknown> {
+  const digits = minorDigitsOf[currency]
+  switch (question.asks) {
+    case 'money':
+      return isOtherCurrency(text, currency, locale) ? nothing : moneyReadings(text, locale, digits)
+    case 'percent':
+      return certain(readPercent(text, locale))
+    case 'share':
+      return isOtherCurrency(text, currency, locale) ? nothing : shareReadings(text, locale, digits, unit)
+    case 'term':
+      return certain(readTerm(text, locale))
+    case 'number':
+      return wholeReadings(text, locale)
+    case 'date':
+      return certain(readDate(text, question.precision))
+    case 'yesNo':
+      return certain(text === 'yes' ? true : text === 'no' ? false : undefined)
+    case 'choice':
+    case 'frequency':
+      return certain(text)
   }
 }
 
@@ -81,3 +99,25 @@ export const isUnreadable = (answer: unknown): answer is Unreadable =>
 
 export const unitOf = (answer: unknown): ShareUnit =>
   typeof answer === 'object' && answer !== null && 'money' in answer ? 'money' : 'percent'
+
+/**
+ * What was understood of a typed text, where that differs from what stands there: "$98,500" for "98.5k", nothing for
+ * "98500". Undefined where nothing was.
+ */
+export function understoodAs(
+  question: Question,
+  text: string,
+  answer: unknown,
+  figures: Figures,
+): string | undefined {
+  if (answer === null || isUnreadable(answer)) return undefined
+  const said = textOfAnswer(question, answer, figures)
+  const isNumber = question.asks !== 'term'
+  const bare = (one: string) =>
+    isNumber
+      ? one.replace(/[\s\u200e\u200f]|\p{Sc}|\p{L}|%/gu, '')
+      : one.replace(/\s+/g, ' ').trim().toLowerCase()
+  const ungrouped = (one: string) => bare(one).replaceAll(groupMarkOf(figures.locale), '')
+  // Letters may be a code, or a word that multiplies: then the digits differ.
+  return ungrouped(said) === ungrouped(text) || bare(said) === bare(text) ? undefined : said
+}

@@ -1,4 +1,12 @@
-export { isUnreadable, readTyped, textOfAnswer, unitOf, type ShareUnit } from './answer-text'
+export {
+  isUnreadable,
+  readTyped,
+  textOfAnswer,
+  understoodAs,
+  unitOf,
+  type ShareUnit,
+  type Unreadable,
+} from './answer-text'
 export { createFigures, figuresFor } from './figures'
 export type { Figures } from './language'
 export type { PageWords, WhatIfSaid } from './page-words'
@@ -13,7 +21,17 @@ export {
   spokenLanguages,
 } from './languages'
 export { doubtSentence, problemSentence, problemWithPlace } from './problem-sentences'
-export { readDate, readMoney, readPercent, readShare, readTerm, readWholeNumber } from './read-answer'
+export {
+  isOtherCurrency,
+  moneyReadings,
+  readDate,
+  readMoney,
+  readPercent,
+  readShare,
+  readTerm,
+  readWholeNumber,
+  type Readings,
+} from './read-answer'
 export { decimalMarkOf } from './intl'
 export {
   DIRECTION_MARKS,

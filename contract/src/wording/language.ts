@@ -72,5 +72,7 @@ export interface Language {
   /** How lengths of time are typed: words for years and for months. */
   readonly typedYears: RegExp
   readonly typedMonths: RegExp
+  /** "and a half", wherever it stands. */
+  readonly typedHalf: RegExp
   readonly page: PageWords
 }

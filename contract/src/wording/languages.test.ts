@@ -38,7 +38,7 @@ const pageTexts = (locale: string) => new Map(textsIn(languageOf(locale).page))
 
 describe.each(inEach)('$locale', ({ locale, figures }) => {
   const question = (asks: object) => asks as Question
-  const typedIn = { locale, minorDigits: 2 } as const
+  const typedIn = { locale, currency: figures.currency }
 
   test.each([
     ['money', question({ asks: 'money', per: null }), 412_600_00],

@@ -39,6 +39,8 @@ export interface PageWords {
   readonly chartOf: (label: string) => string
   readonly openYear: (year: number, payments: string) => string
   readonly from: (least: string) => string
+  /** Said before the two or three answers a typed text could mean. */
+  readonly whichMeant: string
   readonly worksOutTo: (value: string) => string
   readonly slider: (label: string) => string
   readonly columns: Readonly<Record<ScheduleColumn, string>>

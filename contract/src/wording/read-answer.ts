@@ -1,52 +1,107 @@
-import { readIsoDate, type Minor, type MinorDigits, type Share, type TermLength } from '@vivid/core/evaluate'
+import {
+  minorDigitsOf,
+  readIsoDate,
+  type Currency,
+  type Minor,
+  type MinorDigits,
+  type Share,
+  type TermLength,
+} from '@vivid/core/evaluate'
 import { languageOf } from './languages'
-import { DIRECTION_MARKS, readNumber } from './read-number'
+import { DIRECTION_MARKS, readingsOf, readNumber } from './read-number'
 
-/** An amount as typed, in whole minor units; undefined where it is no amount or has more decimals than the currency. */
-export function readMoney(typed: string, locale: string, digits: MinorDigits): Minor | undefined {
-  if (typed.includes('%')) return undefined
-  const plain = readNumber(typed, locale, { minorDigits: digits })
-  if (plain === undefined) return undefined
+/**
+ * What a typed text can mean. Where it is sure there is one meaning, which is taken; where it is not, none is taken and
+ * all are offered. Nothing: it means nothing here.
+ */
+export interface Readings<T> {
+  readonly isSure: boolean
+  readonly all: readonly T[]
+}
+const none = { isSure: false, all: [] }
+const sure = <T>(one: T | undefined): Readings<T> => (one === undefined ? none : { isSure: true, all: [one] })
+const theSure = <T>({ isSure, all }: Readings<T>): T | undefined => (isSure ? all[0] : undefined)
+
+/** Amounts a text can mean, in whole minor units; none with more decimals than the currency has. */
+export function moneyReadings(typed: string, locale: string, digits: MinorDigits): Readings<Minor> {
+  if (/[%\u066a]/.test(typed)) return none
+  const plains = readingsOf(typed, { minorDigits: digits }, locale)
+  const all = plains.flatMap((plain) => minorOf(plain, digits) ?? [])
+  return { isSure: plains.length === 1 && all.length === 1, all }
+}
+
+function minorOf(plain: string, digits: MinorDigits): Minor | undefined {
   const [whole = '0', part = ''] = plain.split('.')
   if (part.length > digits) return undefined
   const amount = Number(whole + part.padEnd(digits, '0'))
   return Number.isSafeInteger(amount) ? (amount as Minor) : undefined
 }
 
+/** An amount as typed, in whole minor units; undefined where it is none, or could be two. */
+export const readMoney = (typed: string, locale: string, digits: MinorDigits): Minor | undefined =>
+  theSure(moneyReadings(typed, locale, digits))
+
+/** Whether a sign, a code or a word in it says that it is an amount. */
+const saysMoney = (typed: string): boolean =>
+  /\p{Sc}|(?<!\p{L})[A-Z]{3}(?!\p{L})|[km]\s*$|lakh|crore/iu.test(typed)
+
 /** A percentage as typed, as a plain decimal: "4,64 %" is "4.64", and never 464 or 0.0464. */
 export function readPercent(typed: string, locale: string): string | undefined {
-  if (/\p{Sc}|[km]\s*$/iu.test(typed)) return undefined
+  if (saysMoney(typed)) return undefined
   const plain = readNumber(typed, locale, 'percent')
   return plain !== undefined && /^-?\d{1,6}(\.\d{1,12})?$/.test(plain) ? plain : undefined
 }
 
-/** An amount or a percentage as typed; a bare number is what `unit` says. */
-export function readShare(
+/**
+ * Parts of a whole a text can mean, as an amount or a percentage. A bare number is what `unit` says, but no part is more
+ * than the whole: "60000" is an amount; and "60,000" could be either.
+ */
+export function shareReadings(
   typed: string,
   locale: string,
   digits: MinorDigits,
   unit: 'money' | 'percent',
-): Share | undefined {
-  const saysMoney = /\p{Sc}|[A-Z]{3}|[km]\s*$/u.test(typed)
-  if (typed.includes('%') || (unit === 'percent' && !saysMoney)) {
-    const percent = readPercent(typed, locale)
-    return percent === undefined ? undefined : { percent }
-  }
-  const money = readMoney(typed, locale, digits)
-  return money === undefined ? undefined : { money }
+): Readings<Share> {
+  const amounts = moneyReadings(typed, locale, digits)
+  const asMoney = { isSure: amounts.isSure, all: amounts.all.map((money) => ({ money })) }
+  const percent = readPercent(typed, locale)
+  const asPercent = sure(percent === undefined ? undefined : { percent })
+  if (/[%\u066a]/.test(typed)) return asPercent
+  if (unit === 'money' || saysMoney(typed)) return asMoney
+  if (percent === undefined || Number(percent) > 100) return asMoney
+  const isGrouped = readingsOf(typed, 'number').length > 1
+  const grouped = isGrouped ? asMoney.all.filter(({ money }) => money >= 1000 * 10 ** digits) : []
+  return grouped.length === 0 ? asPercent : { isSure: false, all: [...asPercent.all, ...grouped] }
 }
 
-/** A length of time as typed: "25", "25 years", "25y 6m", "300 months", "12.5". A bare number is years. */
+/** An amount or a percentage as typed; a bare number is what `unit` says; undefined where it is neither, or could be both. */
+export const readShare = (
+  typed: string,
+  locale: string,
+  digits: MinorDigits,
+  unit: 'money' | 'percent',
+): Share | undefined => theSure(shareReadings(typed, locale, digits, unit))
+
+/** A length of time as typed: "25", "25 years", "25y 6m", "300 months", "12½". A bare number is years. */
 export function readTerm(typed: string, locale: string): TermLength | undefined {
-  const text = typed.replace(DIRECTION_MARKS, '').trim().toLowerCase()
-  const parts = [...text.matchAll(/([\d.,]+)\s*([\p{L}]*)[\s,]*(?:(?:and|et|und|y)\s+|ו-?)?/gu)]
+  const text = typed
+    .replace(DIRECTION_MARKS, '')
+    .trim()
+    .toLowerCase()
+    .replace(languageOf(locale).typedHalf, '½')
+  const parts = [
+    ...text.matchAll(
+      /([\p{Nd}.,\u066b]*)(\s*½|\s+1\/2)?\s*(\p{L}*)\.?(\s*½)?[\s,]*(?:(?:and|et|und|y)\s+|ו-?)?/gu,
+    ),
+  ].filter(([all]) => all !== '')
   if (parts.length === 0 || parts.map(([all]) => all).join('') !== text) return undefined
   let months = 0
-  for (const [index, [, number = '', unit = '']] of parts.entries()) {
-    const plain = readNumber(number, locale)
+  for (const [index, [, number = '', half, unit = '', halfBehind]] of parts.entries()) {
+    const hasHalf = half !== undefined || halfBehind !== undefined
+    const plain = number === '' && hasHalf ? '0' : readNumber(number, locale, 'percent')
     const monthsEach = unit === '' ? (index === 0 ? 12 : 1) : monthsIn(unit, locale)
     if (plain === undefined || monthsEach === undefined) return undefined
-    months += Number(plain) * monthsEach
+    months += (Number(plain) + (hasHalf ? 0.5 : 0)) * monthsEach
   }
   if (!Number.isInteger(months) || months > 12_000) return undefined
   return { years: Math.floor(months / 12), months: months % 12 }
@@ -59,11 +114,16 @@ function monthsIn(unit: string, locale: string): number | undefined {
   return languages.some(({ typedMonths }) => typedMonths.test(unit)) ? 1 : undefined
 }
 
-/** A whole number as typed, grouped in any way. */
-export function readWholeNumber(typed: string, locale: string): number | undefined {
-  const plain = readNumber(typed, locale, 'whole')
-  return plain !== undefined && /^-?\d{1,10}$/.test(plain) ? Number(plain) : undefined
+/** Whole numbers a text can mean, grouped in any way. */
+export function wholeReadings(typed: string, locale: string): Readings<number> {
+  const plains = readingsOf(typed, 'whole', locale)
+  const all = plains.filter((plain) => /^-?\d{1,10}$/.test(plain)).map(Number)
+  return { isSure: plains.length === 1 && all.length === 1, all }
 }
+
+/** A whole number as typed; undefined where it is none, or could be two. */
+export const readWholeNumber = (typed: string, locale: string): number | undefined =>
+  theSure(wholeReadings(typed, locale))
 
 /** A day or a month as the browser's own field gives it: "2026-11-25", "2026-11"; a month is its first day. */
 export function readDate(typed: string, precision: 'day' | 'month'): string | undefined {
@@ -71,3 +131,18 @@ export function readDate(typed: string, precision: 'day' | 'month'): string | un
   const iso = precision === 'month' && /^\d{4}-\d{2}$/.test(text) ? `${text}-01` : text
   return readIsoDate(iso) ? iso : undefined
 }
+
+/** Whether a text names another currency than this one, by its sign or its code (ISO 4217). */
+export function isOtherCurrency(typed: string, currency: Currency, locale: string): boolean {
+  const codes = typed.toUpperCase().match(/(?<!\p{L})[A-Z]{3}(?!\p{L})/gu) ?? []
+  if (codes.some((code) => code in minorDigitsOf && code !== currency)) return true
+  const [sign] = /\p{Sc}/u.exec(typed) ?? []
+  return sign !== undefined && !signsOf(currency, locale).includes(sign)
+}
+
+const signsOf = (currency: Currency, locale: string): string =>
+  (['narrowSymbol', 'symbol'] as const)
+    .map((currencyDisplay) =>
+      new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay }).format(0),
+    )
+    .join(' ')

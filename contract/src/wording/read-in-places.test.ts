@@ -17,7 +17,7 @@ describe('what has one sensible reading is read so, in every place', () => {
     ['60 000,00', 'fr-CA', cents, ['60000']],
     ['60 000.00', 'fr-CA', cents, ['60000']],
     ['60.000', 'fr-CA', cents, ['60000']],
-    ['5,000', 'fr-CA', cents, []],
+    ['5,000', 'fr-CA', cents, ['5', '5000']],
     ['1.234', 'fr-CA', 'number', ['1.234', '1234']],
     // English: a comma can only stand before decimals where it cannot group.
     ['1250,50', 'en-CA', cents, ['1250.5']],
@@ -27,7 +27,7 @@ describe('what has one sensible reading is read so, in every place', () => {
     ['1.850,00', 'en-CA', cents, ['1850']],
     ['4,640', 'en-CA', 'percent', ['4.64']],
     ['4.640', 'en-CA', 'percent', ['4.64']],
-    ['1.005', 'en-CA', cents, []],
+    ['1.005', 'en-CA', cents, ['1.005', '1005']],
     // German and Spanish group by a point.
     ['1.850', 'de-DE', cents, ['1850']],
     ['1,850', 'de-DE', 'number', ['1.85']],

@@ -17,7 +17,7 @@ export type NumberKind = 'percent' | 'number' | 'whole' | { readonly minorDigits
  */
 export function readBy(typed: string, decimal: DecimalMark): string | undefined {
   const text = bare(typed)
-  const fraction = /^(-?)(\d+) (\d{1,3})\/(\d{1,3})$/.exec(text)
+  const fraction = /^(-?)(?:(\d+)[ -])?(\d{1,3})\/(\d{1,3})$/.exec(text)
   if (fraction) return withFraction(fraction)
   const match = /^(-?)([\d.,]*\d[\d.,]*)(k|m|lakhs?|crores?)?$/i.exec(text.replace(/ /g, ''))
   if (!match) return undefined
@@ -30,7 +30,8 @@ export function readBy(typed: string, decimal: DecimalMark): string | undefined 
 
 /**
  * The readings a typed number has: none, one, or two where a lone mark could group or stand before decimals. `marks`: those
- * of the place it is typed in, which decide there.
+ * of the place it is typed in, which decide there, unless what they say is against what the number is for ("5,000" for
+ * dollars in French): then it has both.
  */
 export function readingsOf(
   typed: string,
@@ -47,7 +48,8 @@ export function readingsOf(
   const [decimal, grouped] = mark === ',' ? [byComma, byPoint] : [byPoint, byComma]
   const canGroup = kind !== 'percent' && mark !== marks?.decimal
   const canBeDecimal = decimalsAllowed(kind, typed) && (mark !== marks?.group || kind === 'percent')
-  return [...(canBeDecimal ? [decimal] : []), ...(canGroup ? [grouped] : [])]
+  if (canBeDecimal === canGroup) return [decimal, grouped]
+  return [canBeDecimal ? decimal : grouped]
 }
 
 /** Whether three digits can be decimals: of a percentage or a number, and of amounts in coins that small. */
@@ -70,13 +72,14 @@ const fitting = (plains: readonly string[], kind: NumberKind): readonly string[]
 function bare(typed: string): string {
   const text = typed
     .replace(/\p{Nd}/gu, (digit) => String(digitValue(digit)))
+    .replace(/[\u00bc-\u00be\u2150-\u215e]/g, (part) => ` ${part.normalize('NFKC')}`)
     .normalize('NFKC')
+    .replace(/\u2044/g, '/')
     .replace(DIRECTION_MARKS, '')
     .replace(/[\u2212\u2013]/g, '-')
     .replace(/\u066b/g, '.')
-    .replace(/\u066c/g, ',')
     .replace(/\p{Sc}|[%\u066a]|^\s*[A-Z]{2,3}(?![a-z])|(?<![a-zA-Z])[A-Z]{3}\s*$/gu, '')
-    .replace(/['’_]/g, '')
+    .replace(/['’_\u066c]/g, '')
     .replace(/\s+/g, ' ')
     .trim()
   const inBrackets = /^\(([^()]+)\)$/.exec(text)

@@ -9,7 +9,7 @@ import {
   type Site,
 } from '@vivid/contract'
 import { closeOnEscape } from '../app/close-on-escape'
-import { minorDigitsOf, textIn, type Question } from '@vivid/core'
+import { textIn, type Question } from '@vivid/core'
 import { createFigures, isUnreadable, PLAIN_LOCALE, plainAnswer, readTyped } from '@vivid/contract/wording'
 import { request } from '../api/request'
 import { languageName } from '../calculators/fields/language-name'
@@ -95,8 +95,8 @@ const isWhole = computed(
 function answerOf(question: Question): unknown {
   const text = choices.value.answers[question.id]
   if (!text || !opened.value) return null
-  const minorDigits = minorDigitsOf[opened.value.document.currency]
-  const answer = readTyped(question, text, 'percent', { locale: PLAIN_LOCALE, minorDigits })
+  const { currency } = opened.value.document
+  const answer = readTyped(question, text, 'percent', { locale: PLAIN_LOCALE, currency })
   return isUnreadable(answer) ? null : answer
 }
 function setAnswer(question: Question, answer: unknown): void {

@@ -19,10 +19,12 @@ import {
   doubtSentence,
   figuresFor,
   formatAsTyped,
+  isUnreadable,
   languageOf,
   problemSentence,
   readTyped,
   textOfAnswer,
+  understoodAs,
   unitOf,
   type ShareUnit,
   type TypedText,
@@ -69,7 +71,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const questions = computed(() => steps.value.filter((step) => step.kind === 'question'))
   /** The language the texts in the fields are in. */
   const reading = ref(source.value.language)
-  const typedIn = computed(() => ({ locale: reading.value, minorDigits: program.value.minorDigits }))
+  const typedIn = computed(() => ({ locale: reading.value, currency: program.value.currency }))
 
   const say = (texts: Texts): string => textIn(texts, language.value, main.value)
   const sayRich = (texts: RichTexts): RichText | undefined => {
@@ -83,12 +85,26 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   /** Fields that were left at least once: only there is a problem pointed out while others are still typed in. */
   const left = ref(new Set<string>())
 
+  /** What each field says, read as it is typed. */
+  const read = computed(
+    () =>
+      new Map(
+        questions.value.map((question) => [
+          question.id,
+          readTyped(question, texts[question.id] ?? '', units[question.id] ?? 'percent', typedIn.value),
+        ]),
+      ),
+  )
+  /** The answer of each field before somebody began to type in it. */
+  const settled: Record<string, unknown> = {}
+  /** What a text could mean where it could mean more than one thing; until one is chosen, the answer stays as it was. */
+  const couldBe = (id: string): readonly unknown[] => {
+    const answer = read.value.get(id)
+    return isUnreadable(answer) ? answer.couldBe : []
+  }
   const answers = computed<Answers>(() =>
     Object.fromEntries(
-      questions.value.map((question) => [
-        question.id,
-        readTyped(question, texts[question.id] ?? '', units[question.id] ?? 'percent', typedIn.value),
-      ]),
+      [...read.value].map(([id, answer]) => [id, couldBe(id).length > 0 ? settled[id] : answer]),
     ),
   )
   const evaluator = computed(() => createEvaluatorWith(program.value, source.value.further))
@@ -147,6 +163,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
 
   function setAnswer(question: Question, answer: unknown): void {
     if (question.asks === 'share') units[question.id] = unitOf(answer)
+    settled[question.id] = answer
     texts[question.id] = textOfAnswer(question, answer, figures.value)
   }
 
@@ -161,7 +178,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   /** A field is left: what was read of it is written out in full. */
   function leave(question: Question): void {
     left.value = new Set(left.value).add(question.id)
-    setAnswer(question, answers.value[question.id])
+    if (couldBe(question.id).length === 0) setAnswer(question, answers.value[question.id])
   }
 
   function switchUnit(question: Question, unit: ShareUnit): void {
@@ -178,6 +195,10 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     if (question.asks !== 'share' || whole?.unit !== 'money') return undefined
     return shareOf(question.least, whole.money).money
   }
+
+  /** What was understood of a field, where it does not stand there like that. */
+  const understood = (question: Question): string | undefined =>
+    understoodAs(question, texts[question.id] ?? '', read.value.get(question.id), figures.value)
 
   const problemAt = (id: string): string | undefined =>
     left.value.has(id) ? problems.value.find(({ field }) => field === id)?.sentence : undefined
@@ -203,11 +224,13 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
       left.value = new Set()
       // Read in the language it was typed in, then said in the next.
       const typed = answers.value
+      const doubtful = new Set(Object.keys(typed).filter((id) => couldBe(id).length > 0))
       reading.value = next
       for (const question of questions.value) {
         const { id } = question
         const isTouched = id in begun && texts[id] !== begun[id]
-        setAnswer(question, isTouched ? typed[id] : (given[id] ?? defaultOf(question)))
+        if (!isTouched || !doubtful.has(id))
+          setAnswer(question, isTouched ? typed[id] : (given[id] ?? defaultOf(question)))
         begun[id] = isTouched ? '' : (texts[id] ?? '')
       }
     },
@@ -263,6 +286,8 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     leave,
     switchUnit,
     leastShare,
+    couldBe,
+    understood,
     problemAt,
     doubtAt,
     pointOutAll,

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick } from 'vue'
+import { textOfAnswer } from '@vivid/contract/wording'
 import type { Question } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
 import DateField from './DateField.vue'
@@ -19,6 +20,7 @@ const describedBy = computed(() =>
   [
     help.value && `${fieldId.value}-help`,
     problem.value && `${fieldId.value}-problem`,
+    meanings.value.length > 0 && `${fieldId.value}-meanings`,
     doubt.value && `${fieldId.value}-doubt`,
   ]
     .filter(Boolean)
@@ -46,9 +48,24 @@ const hasButtons = computed(
   () => question.asks === 'yesNo' || (question.asks === 'choice' && question.options.length <= 4),
 )
 
+/** What the text could mean, where it could mean more than one thing. */
+const meanings = computed(() =>
+  calculator.couldBe(question.id).map((answer) => ({
+    answer,
+    said: textOfAnswer(question, answer, calculator.figures.value),
+  })),
+)
+async function mean(answer: unknown): Promise<void> {
+  calculator.setAnswer(question, answer)
+  await nextTick()
+  document.getElementById(fieldId.value)?.focus()
+}
+
 /** What an amount or percentage comes to in the other of the two, or the least it may be. */
 const aside = computed(() => {
   const { figures, words, evaluation } = calculator
+  const understood = calculator.understood(question)
+  if (understood) return `= ${understood}`
   if (question.asks === 'money' && question.per !== null) return figures.value.per(question.per)
   if (!question.required && question.asks !== 'yesNo') return words.value.optional
   if (question.asks !== 'share') return ''
@@ -116,7 +133,19 @@ const aside = computed(() => {
       :label="label"
       :calculator="calculator"
     />
-    <p v-if="problem" :id="`${fieldId}-problem`" class="problem" role="alert">{{ problem }}</p>
+    <p v-if="meanings.length" :id="`${fieldId}-meanings`" class="doubt" role="status">
+      {{ calculator.words.value.whichMeant }}
+      <button
+        v-for="{ answer, said } in meanings"
+        :key="said"
+        type="button"
+        class="mean"
+        @click="mean(answer)"
+      >
+        {{ said }}
+      </button>
+    </p>
+    <p v-else-if="problem" :id="`${fieldId}-problem`" class="problem" role="alert">{{ problem }}</p>
     <p v-else-if="doubt" :id="`${fieldId}-doubt`" class="doubt" role="status">{{ doubt }}</p>
     <p v-if="help" :id="`${fieldId}-help`" class="help">{{ help }}</p>
   </component>

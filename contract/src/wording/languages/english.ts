@@ -63,6 +63,7 @@ export const english: Language = {
     `${value} of the extra payments cannot be paid: the yearly limit on extras is reached.`,
   typedYears: /^y(ears?|rs?)?$/,
   typedMonths: /^m(onths?|os?|ths?)?$/,
+  typedHalf: /\band a half\b/g,
   page: englishPage,
 }
 

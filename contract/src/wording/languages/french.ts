@@ -62,6 +62,7 @@ export const french: Language = {
   extrasCut: (value) => `${value} des suppléments ne peuvent être versés : la limite annuelle est atteinte.`,
   typedYears: /^a(ns?|nnées?)?$/,
   typedMonths: /^m(ois)?$/,
+  typedHalf: /\bet demie?\b/g,
   page: frenchPage,
 }
 

@@ -63,6 +63,7 @@ export const german: Language = {
     `${value} der Sonderzahlungen können nicht gezahlt werden: Die Jahresgrenze ist erreicht.`,
   typedYears: /^j(ahre?n?)?$/,
   typedMonths: /^m(onate?n?)?$/,
+  typedHalf: /\s?(und )?(ein)?halb\b/g,
   page: germanPage,
 }
 

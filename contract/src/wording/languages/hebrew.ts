@@ -61,6 +61,7 @@ export const hebrew: Language = {
   extrasCut: (value) => `אי אפשר לשלם ${value} מהתוספות: המגבלה השנתית נוצלה.`,
   typedYears: /^(שנה|שנים|שנתיים|ש)$/,
   typedMonths: /^(חודש|חודשים|חודשיים|ח)$/,
+  typedHalf: /וחצי/g,
   page: hebrewPage,
 }
 

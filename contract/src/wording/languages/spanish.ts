@@ -62,6 +62,7 @@ export const spanish: Language = {
   extrasCut: (value) => `${value} de los pagos extra no se pueden hacer: se alcanza el límite anual.`,
   typedYears: /^(a|años?|anos?)$/,
   typedMonths: /^m(es|eses)?$/,
+  typedHalf: /\by medi[oa]\b/g,
   page: spanishPage,
 }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { Input, RadioGroup } from 'ant-design-vue'
+import { Button, Input, RadioGroup } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { minorDigitsOf, type CalculatorDocument, type Question } from '@vivid/core'
+import type { CalculatorDocument, Question } from '@vivid/core'
 import { useUnread } from './unread-store'
 import { createFigures, isUnreadable, readTyped, textOfAnswer, unitOf } from '@vivid/contract/wording'
 
@@ -38,6 +38,8 @@ const unread = useUnread()
 const text = ref(unread.texts[props.id] ?? textOfAnswer(props.question, props.value, figures.value))
 const typing = ref(false)
 const problem = ref(props.id in unread.texts ? examples[props.question.asks] : '')
+/** What the text could mean where it could mean more than one thing; chosen by a click. */
+const couldBe = ref<readonly unknown[]>([])
 
 watch(
   () => props.value,
@@ -51,13 +53,16 @@ function take(typed: string): void {
   typing.value = true
   const place = {
     locale: props.document.languages[0] ?? 'en-CA',
-    minorDigits: minorDigitsOf[props.document.currency],
+    currency: props.document.currency,
   }
+  couldBe.value = []
   const answer = readTyped(props.question, typed, unitOf(props.value), place)
   if (answer === null) problem.value = props.emptyMeans === undefined ? 'This cannot be empty.' : ''
   else if (props.question.asks === 'date' && typed.trim() === 'today') accept('today')
-  else if (answer === undefined || isUnreadable(answer) || isNegative(answer))
-    problem.value = examples[props.question.asks]
+  else if (isUnreadable(answer) && answer.couldBe.length > 0) {
+    couldBe.value = answer.couldBe
+    problem.value = 'Which do you mean?'
+  } else if (isUnreadable(answer) || isNegative(answer)) problem.value = examples[props.question.asks]
   else accept(answer)
   unread.set(props.id, problem.value ? typed : undefined)
 }
@@ -65,6 +70,14 @@ function take(typed: string): void {
 function accept(answer: unknown): void {
   problem.value = ''
   emit('change', answer)
+}
+
+/** One of the answers the text could mean. */
+function mean(answer: unknown): void {
+  couldBe.value = []
+  text.value = textOfAnswer(props.question, answer, figures.value)
+  unread.set(props.id, undefined)
+  accept(answer)
 }
 
 const isNegative = (answer: unknown) =>
@@ -129,6 +142,11 @@ const choose = (value: string) =>
         @blur="leave"
       />
     </template>
-    <p v-if="problem" :id="`${id}-problem`" class="field-problem" role="alert">{{ problem }}</p>
+    <p v-if="problem" :id="`${id}-problem`" class="field-problem" role="alert">
+      {{ problem }}
+      <Button v-for="(one, i) in couldBe" :key="i" size="small" @click="mean(one)">{{
+        textOfAnswer(question, one, figures)
+      }}</Button>
+    </p>
   </div>
 </template>

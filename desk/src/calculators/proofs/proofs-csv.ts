@@ -138,7 +138,7 @@ export function readProofs(
     const isAmount = /\p{Sc}|[A-Z]{3}/u.test(typed)
     const text = plain === undefined ? typed : `${isAmount ? `${document.currency} ` : ''}${plain}`
     const locale = plain === undefined ? (document.languages[0] ?? 'en-CA') : 'en-CA'
-    const answer = readTyped(question, text, 'percent', { locale, minorDigits })
+    const answer = readTyped(question, text, 'percent', { locale, currency: document.currency })
     if (answer === null || answer === undefined || isUnreadable(answer)) return undefined
     return answer as Proof['answers'][string]
   }

@@ -24,6 +24,7 @@ export const englishPage: PageWords = {
   chartOf: (label) => `${label}, as a chart; the figures are in the table below it`,
   openYear: (year, payments) => `${year}, ${payments}`,
   from: (least) => `at least ${least}`,
+  whichMeant: 'Which do you mean?',
   worksOutTo: (value) => `that is ${value}`,
   slider: (label) => `${label}, by sliding`,
   columns: {

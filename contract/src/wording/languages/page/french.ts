@@ -24,6 +24,7 @@ export const frenchPage: PageWords = {
   chartOf: (label) => `${label}, en graphique ; les chiffres sont dans le tableau ci-dessous`,
   openYear: (year, payments) => `${year}, ${payments}`,
   from: (least) => `au moins ${least}`,
+  whichMeant: 'Que voulez-vous dire ?',
   worksOutTo: (value) => `soit ${value}`,
   slider: (label) => `${label}, au curseur`,
   columns: {

@@ -24,6 +24,7 @@ export const germanPage: PageWords = {
   chartOf: (label) => `${label}, als Diagramm; die Zahlen stehen in der Tabelle darunter`,
   openYear: (year, payments) => `${year}, ${payments}`,
   from: (least) => `mindestens ${least}`,
+  whichMeant: 'Was ist gemeint?',
   worksOutTo: (value) => `das sind ${value}`,
   slider: (label) => `${label}, am Regler`,
   columns: {

@@ -24,6 +24,7 @@ export const hebrewPage: PageWords = {
   chartOf: (label) => `${label}, כתרשים; המספרים נמצאים בטבלה שמתחתיו`,
   openYear: (year, payments) => `${year}, ${payments}`,
   from: (least) => `לפחות ${least}`,
+  whichMeant: 'למה הכוונה?',
   worksOutTo: (value) => `כלומר ${value}`,
   slider: (label) => `${label}, במחוון`,
   columns: {

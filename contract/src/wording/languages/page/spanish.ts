@@ -24,6 +24,7 @@ export const spanishPage: PageWords = {
   chartOf: (label) => `${label}, en un gráfico; las cifras están en la tabla de abajo`,
   openYear: (year, payments) => `${year}, ${payments}`,
   from: (least) => `al menos ${least}`,
+  whichMeant: '¿Qué quiere decir?',
   worksOutTo: (value) => `es decir, ${value}`,
   slider: (label) => `${label}, con el control deslizante`,
   columns: {
