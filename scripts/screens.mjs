@@ -122,14 +122,12 @@ async function takeAll(page, { desk, address, lender }) {
   for (const [offer, typed] of /** @type {const} */ ([
     ['extra', '150'],
     ['rate', '6.9'],
-    ['payment', '1000'],
   ])) {
-    await page.locator(`.what-if label:has(input[value=${offer}])`).click()
-    await page.locator('#whatIf-amount').fill(typed)
+    await page.locator(`#whatIf-${offer}`).fill(typed)
     await page.keyboard.press('Enter')
   }
-  await page.locator('.what-if label:has(input[value=extra])').click()
-  await page.locator('#whatIf-amount').fill('300')
+  await page.locator('.kept li:nth-child(2) input').fill('If rates rise')
+  await page.locator('#whatIf-lumpSum').fill('10k')
   await page.evaluate(() => document.querySelector('.what-if')?.scrollIntoView())
   await shot('visitor-what-if')
   await page.goto(`${address}/c/harbour-home-loan`, { waitUntil: 'networkidle0' })

@@ -22,11 +22,11 @@ const today = readMoment('2026-11-25T12:00')
 if (!today) throw new Error('that is a moment')
 
 const tried = [
-  { kind: 'extra', amount: 1_00 },
-  { kind: 'lumpSum', amount: 1e13, withPayment: 0 },
-  { kind: 'lumpSum', amount: 5_000_00, withPayment: 12 },
-  { kind: 'rate', annualRate: '7' },
-  { kind: 'payment', payment: 1_00 },
+  { extra: 1_00 },
+  { lumpSum: { amount: 1e13, withPayment: 0 } },
+  { lumpSum: { amount: 5_000_00, withPayment: 12 }, extra: 1_00 },
+  { annualRate: '7' },
+  { payment: 1_00, annualRate: '0' },
 ] as WhatIf[]
 
 test(`whatever an author wrote and a visitor answers is worked out and said, and no promise is broken (${RUNS} documents, seed 7)`, async () => {

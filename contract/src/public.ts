@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import type { Evaluation, LedgerRow, Program, Readout, Value } from '@vivid/core'
+import { minor, type Evaluation, type LedgerRow, type Program, type Readout, type Value } from '@vivid/core'
 import { AskedDay, Ordinal } from './bounds'
 import type { FieldProblem } from './errors'
 import { isReachable, type LiveCalculator } from './visitor'
-import { figuresFor, doubtSentence, problemWithPlace, readoutText } from './wording'
+import { figuresFor, doubtSentence, MOST_BESIDE, problemWithPlace, readoutText } from './wording'
 
 /**
  * A request to work a calculator out. Each answer is checked against its question by the core, which says more
@@ -16,9 +16,25 @@ export const EvaluateRequest = z.strictObject({
 })
 export type EvaluateRequest = z.infer<typeof EvaluateRequest>
 
+/** Minor units, up to the largest amount a loan may have. */
+const Amount = z.int().min(1).max(1e13).transform(minor)
+/** What a visitor kept beside a loan as it is. */
+export const KeptWhatIf = z.strictObject({
+  name: z.string().max(60),
+  extra: Amount.optional(),
+  lumpSum: z.strictObject({ amount: Amount, withPayment: z.int().min(0).max(6000) }).optional(),
+  annualRate: z
+    .string()
+    .regex(/^\d{1,6}(\.\d{1,12})?$/)
+    .optional(),
+  payment: Amount.optional(),
+})
+
 /** A request about figures as a page showed them: of that edition, for the day it was served. */
 export const ShownRequest = z.strictObject({
   answers: z.record(z.string(), z.unknown()),
+  /** What was kept beside, by the readout it was tried in. */
+  beside: z.record(z.string().max(80), z.array(KeptWhatIf).max(MOST_BESIDE)).default({}),
   language: z.string().max(20),
   edition: Ordinal,
   /** When the newest of the rates on the page took effect, "2026-11-25T09:00"; what began later was not on it. */

@@ -45,7 +45,7 @@ describe('no rule of WCAG 2.2 AA is broken', () => {
 
   test('in every state of a page', async () => {
     const page = await open('floating-home-mortgage', '?lang=fr')
-    await fill(page, '#whatIf-amount', '250')
+    await fill(page, '#whatIf-extra', '250')
     await page.keyboard.press('Enter')
     await page.waitForSelector('.what-if table')
     expect(['tried', await brokenRules(page)]).toEqual(['tried', []])
@@ -77,7 +77,7 @@ test('the keyboard alone answers, tries and keeps', async () => {
   expect(await page.$eval('#answer-homePrice', (field) => (field as HTMLInputElement).value)).toBe('$501,000')
   await tabTo(page, 'answer-frequency')
   await page.keyboard.press('ArrowUp')
-  await tabTo(page, 'whatIf-amount')
+  await tabTo(page, 'whatIf-extra')
   await page.keyboard.type('300')
   await page.keyboard.press('Enter')
   await page.waitForSelector('.what-if table')
@@ -118,7 +118,7 @@ test('a screen reader hears the result once somebody stops typing, and what is w
 
 test('what is pressed is at least 24 pixels wide and tall', async () => {
   const page = await open('floating-home-mortgage', '', { width: 390, height: 844 })
-  await fill(page, '#whatIf-amount', '250')
+  await fill(page, '#whatIf-extra', '250')
   await page.keyboard.press('Enter')
   await click(page, 'Talk to us about this', '.keeping')
   await page.waitForSelector('.hand-over')
@@ -140,8 +140,8 @@ test.each([
   'harbour-home-loan',
 ])('%s enlarged to 400 percent needs scrolling in one direction only, but for its tables', async (slug) => {
   const page = await open(slug, '', { width: 320, height: 256 })
-  if (await page.$('#whatIf-amount')) {
-    await fill(page, '#whatIf-amount', '250')
+  if (await page.$('#whatIf-extra')) {
+    await fill(page, '#whatIf-extra', '250')
     await page.keyboard.press('Enter')
   }
   await page.evaluate(() => new Promise((done) => setTimeout(done, 300)))

@@ -3,7 +3,17 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from 'puppeteer-core'
 import { afterAll, expect, test } from 'vitest'
-import { click, eventually, expectText, fill, press, textOf, useApplication } from './support/application'
+import {
+  click,
+  eventually,
+  expectText,
+  fill,
+  goTo,
+  press,
+  reload,
+  textOf,
+  useApplication,
+} from './support/application'
 
 const app = useApplication()
 const folder = mkdtempSync(join(tmpdir(), 'vivid-kept-'))
@@ -15,9 +25,6 @@ const open = async (query = '', slug = 'floating-home-mortgage') => {
   return page
 }
 const valueOf = (page: Page, id: string) => page.$eval(`#${id}`, (field) => (field as HTMLInputElement).value)
-const tryOut = (page: Page, offer: string) =>
-  page.$eval(`.what-if input[value=${offer}]`, (radio) => (radio as HTMLInputElement).click())
-
 interface Evaluated {
   readonly edition: number
   readonly readouts: readonly { readonly id: string; readonly figure: string; readonly sentence: string }[]
@@ -34,34 +41,41 @@ const evaluated = async (slug: string, answers: object, language?: string): Prom
 test('what if: an extra is tried, kept, and stands beside a rate and a payment; no answer is lost', async () => {
   const page = await open()
   await fill(page, '#answer-homePrice', '500000')
-  await fill(page, '#whatIf-amount', '250')
+  await fill(page, '#whatIf-extra', '250')
   await expectText(page, '.what-if .says', 'sooner, $')
   await click(page, 'Keep it beside', '.what-if')
   await expectText(page, '.what-if table', '$250 extra each time')
-  await tryOut(page, 'rate')
-  await fill(page, '#whatIf-amount', '5.2')
+  // What was kept stays in its field and its sentence; the next is tried with it or without.
+  await expectText(page, '.what-if .says', 'sooner, $')
+  expect(await valueOf(page, 'whatIf-extra')).toBe('$250')
+  await fill(page, '#whatIf-rate', '5.2')
   await expectText(page, '.what-if .says', 'Each payment would be $')
   await page.keyboard.press('Enter')
-  await tryOut(page, 'lumpSum')
-  await fill(page, '#whatIf-amount', '20k')
+  await expectText(page, '.what-if table', 'at 5.2%, $250 extra each time')
+  expect(await valueOf(page, 'whatIf-rate')).toBe('5.2')
+  await fill(page, '#whatIf-extra', '')
+  await fill(page, '#whatIf-rate', '')
+  await fill(page, '#whatIf-lumpSum', '20k')
+  await expectText(page, '.what-if .try', '= $20,000')
   await page.select('#whatIf-when', '5')
-  await page.keyboard.press('Tab')
   await click(page, 'Keep it beside', '.what-if')
-  await tryOut(page, 'payment')
-  await fill(page, '#whatIf-amount', '100')
+  await fill(page, '#whatIf-lumpSum', '')
+  await fill(page, '#whatIf-payment', '100')
   await expectText(page, '.what-if .says', 'So small a payment never repays the loan')
-  await fill(page, '#whatIf-amount', '1500')
+  await fill(page, '#whatIf-payment', '1500')
   await click(page, 'Keep it beside', '.what-if')
   const heads = () => page.$$eval('.what-if thead th', (all) => all.map((th) => th.textContent?.trim()))
   expect(await heads()).toEqual([
     'as it is',
     '$250 extra each time',
-    'at 5.2%',
+    'at 5.2%, $250 extra each time',
     '$20,000 after 5 years',
     'paying $1,500',
   ])
   await expectText(page, '.what-if', 'Four stand beside each other already')
   expect(await valueOf(page, 'answer-homePrice')).toBe('$500,000')
+  await fill(page, '.kept li:nth-child(2) input', 'if rates rise')
+  await expectText(page, '.what-if thead', 'if rates rise')
 
   // They follow the answers, and each column is the loan the ledger says it is.
   await page.click('#answer-rate', { clickCount: 3 })
@@ -71,12 +85,38 @@ test('what if: an extra is tried, kept, and stands beside a rate and a payment; 
       (await textOf(page, '.what-if tbody tr:first-child td:nth-child(2)')) === (await headline(page)),
     () => 'the first column does not follow',
   )
-  await click(page, 'Remove at 5.2%', '.what-if')
+  await click(page, 'Remove if rates rise', '.what-if')
   await eventually(
     async () => (await heads()).length === 4,
     () => 'the column stays',
   )
+  // What had the focus is gone; the next has it.
+  expect(await page.evaluate(() => document.activeElement?.textContent)).toBe('Remove $20,000 after 5 years')
 })
+
+test('a what-if never breaks the page: not all of the loan at once, and not a loan that shrinks under what was kept', async () => {
+  const page = await open('?homePrice=400,000&downPayment=20%25')
+  await fill(page, '#whatIf-lumpSum', '320000')
+  await expectText(page, '.what-if .says', 'That pays everything off at once, and saves $')
+  await click(page, 'Keep it beside', '.what-if')
+  await fill(page, '#whatIf-lumpSum', '9000000')
+  await expectText(page, '.what-if .says', 'That pays everything off at once')
+  await page.select('#whatIf-when', '20')
+  await fill(page, '#whatIf-lumpSum', '1000')
+  await click(page, 'Keep it beside', '.what-if')
+  await fill(page, '#answer-term', '5')
+  await expectText(page, '.what-if .kept', 'The extra does not fit this loan')
+  expect(await valueOf(page, 'whatIf-lumpSum')).toBe('$1,000')
+  await fill(page, '#answer-downPayment', '100%')
+  await eventually(
+    async () => (await page.$('.what-if')) === null,
+    () => 'a what-if of no loan is shown',
+  )
+  await fill(page, '#answer-downPayment', '20%')
+  await expectText(page, '.what-if .kept', 'Remove $1,000 after 20 years')
+  expect(await valueOf(page, 'whatIf-lumpSum')).toBe('$1,000')
+})
+
 /** Gives a page the clipboard, as a visitor's own browser does where they press. */
 async function mayCopy(page: Page): Promise<void> {
   await page
@@ -109,13 +149,82 @@ test('a link brings the same answers back, and says so where the figure is anoth
   expect(await opened.$('.note')).toBeNull()
 
   const [before, hash = ''] = address.split('kept=')
-  const kept = JSON.parse(Buffer.from(hash, 'base64url').toString()) as { headline: { money: number } }
-  kept.headline.money = 950_00
-  const older = `${before}kept=${Buffer.from(JSON.stringify(kept)).toString('base64url')}`
-  const changed = await app.visit(older)
-  await expectText(changed, '.note', 'the figure was $950.00')
-  const broken = await app.visit(`${before}kept=nonsense`)
-  expect(await valueOf(broken, 'answer-homePrice')).toBe('$412,600')
+  interface Sent {
+    answers: Record<string, unknown>
+    then: { headline: { money: number }; edition: number; on: string }
+  }
+  const changed = (change: (sent: Sent) => void) => {
+    const sent = JSON.parse(Buffer.from(hash, 'base64url').toString()) as Sent
+    change(sent)
+    return `${before}kept=${Buffer.from(JSON.stringify(sent)).toString('base64url')}`
+  }
+  // Pasted into the page that is open.
+  const paste = (link: string) => opened.evaluate((to) => void (location.href = to), link)
+  await paste(changed(({ then }) => void (then.headline.money = 950_00)))
+  await expectText(opened, '.note', 'the figure was $950.00; what you see here is as of today.')
+  expect(await textOf(opened, '.note')).not.toMatch(/rates|calculator/)
+  await paste(
+    changed(({ then }) =>
+      Object.assign(then, { headline: { unit: 'money', money: 1 }, edition: 1, on: '9999-99-99' }),
+    ),
+  )
+  await expectText(opened, '.note', 'The calculator has been changed since.')
+  await paste(changed(({ answers }) => Object.assign(answers, { rate: { much: 1 }, colour: 'red' })))
+  await expectText(opened, '.results', 'Some of this link could not be read. These begin as usual: Rate')
+  await expectText(opened, '.results', 'This link also answers what is not asked any more.')
+  expect(await valueOf(opened, 'answer-homePrice')).toBe('$455,000')
+  await paste(`${before}kept=nonsense`)
+  await expectText(opened, '.results', 'This link could not be read.')
+  expect(await valueOf(opened, 'answer-homePrice')).toBe('$412,600')
+})
+
+test('answers, and what was kept beside, are there again after a reload, in another language, and on the way back', async () => {
+  const page = await open()
+  await fill(page, '#answer-homePrice', '455000')
+  await fill(page, '#answer-rate', 'lots')
+  const rate = async () => valueOf(page, 'answer-rate')
+  // An address is written a tenth of a second after the last key.
+  const settled = () => new Promise((done) => setTimeout(done, 150))
+  const again = async () => {
+    await page.waitForSelector('#answer-homePrice')
+    expect((await valueOf(page, 'answer-homePrice')).replace(/\D/g, '')).toBe('455000')
+  }
+  await settled()
+  await reload(page)
+  await again()
+  expect(await rate()).toBe('lots')
+  await fill(page, '#answer-rate', '5')
+  await fill(page, '#whatIf-extra', '250')
+  await click(page, 'Keep it beside', '.what-if')
+  await fill(page, '.kept input', 'the raise')
+  await page.keyboard.press('Tab')
+  await settled()
+  await click(page, 'Français')
+  await expectText(page, '.what-if', 'Retirer the raise')
+  await again()
+  await goTo(page, `${app.lender}/`)
+  await page.goBack()
+  await expectText(page, '.what-if', 'Retirer the raise')
+  await again()
+  // Begun again it is as it was, and stays so.
+  await click(page, 'Recommencer', '.questions')
+  await settled()
+  await reload(page)
+  await page.waitForSelector('#answer-homePrice')
+  expect((await valueOf(page, 'answer-homePrice')).replace(/\D/g, '')).toBe('412600')
+})
+
+test('a text that could be two amounts is asked about; until then the figures stay', async () => {
+  const page = await open('?lang=fr-CA')
+  const before = await headline(page)
+  await fill(page, '#answer-homePrice', '450,000')
+  await expectText(page, '.doubt', 'Que voulez-vous dire ?')
+  expect(await headline(page)).toBe(before)
+  await press(page, '.mean:last-of-type')
+  expect((await valueOf(page, 'answer-homePrice')).replace(/\s/g, ' ')).toBe('450 000 $')
+  expect(await headline(page)).not.toBe(before)
+  await fill(page, '#answer-downPayment', '98.5k')
+  await expectText(page, '.question .aside', '= 98 500 $')
 })
 
 test('files are saved with the page’s own figures', async () => {

@@ -7,7 +7,10 @@ import ReadoutView from './results/ReadoutView.vue'
 import { createTellAudience } from './frame/tell-audience'
 import { createTellHost } from './frame/tell-host'
 import { useAnnouncement } from './model/announce'
+import { pageHash } from './model/carried'
+import { useAddress } from './model/use-address'
 import LanguageSwitch from './LanguageSwitch.vue'
+import PartBoundary from './PartBoundary.vue'
 import RichText from './RichText.vue'
 
 const { source } = defineProps<{ source: CalculatorSource }>()
@@ -71,14 +74,9 @@ function leaving(): void {
 document.addEventListener('visibilitychange', leaving)
 onBeforeUnmount(() => document.removeEventListener('visibilitychange', leaving))
 
-/** A link's figure where it was another one then. */
-const keptNote = computed(() => {
-  const kept = calculator.keptOtherwise.value
-  if (!kept?.headline) return ''
-  const { headline: then } = kept
-  const figure = then.unit === 'money' ? figures.value.money(then.money) : figures.value.value(then)
-  return words.value.keptThen(kept.on ? figures.value.date(kept.on) : '–', figure)
-})
+if (source.live) useAddress(calculator.carried)
+/** Where another language shows the same. */
+const addressHash = computed(() => pageHash(calculator.carried()))
 
 /** While something is wrong the results keep their height, so that nothing jumps under the visitor's finger. */
 const panel = useTemplateRef<HTMLElement>('panel')
@@ -104,12 +102,19 @@ function submit(): void {
 <template>
   <div class="calculator">
     <p class="out-of-sight" role="status">{{ announced }}</p>
-    <form class="questions" novalidate :aria-label="words.questions" @submit.prevent="submit">
+    <form
+      class="questions"
+      novalidate
+      autocomplete="off"
+      :aria-label="words.questions"
+      @submit.prevent="submit"
+    >
       <LanguageSwitch
         v-if="calculator.live.value"
         :languages="program.languages"
         :current="calculator.language.value"
         :label="words.language"
+        :hash="addressHash"
       />
       <h1>{{ say(program.title) }}</h1>
       <RichText
@@ -122,7 +127,9 @@ function submit(): void {
       </p>
       <template v-for="step in asked" :key="step.id">
         <h2 v-if="step.kind === 'section'" class="section">{{ say(step.label) }}</h2>
-        <QuestionField v-else-if="step.kind === 'question'" :question="step" :calculator="calculator" />
+        <PartBoundary v-else-if="step.kind === 'question'" :words="words" :follows="evaluation">
+          <QuestionField :question="step" :calculator="calculator" />
+        </PartBoundary>
       </template>
       <button v-if="calculator.waits.value" type="submit" class="work-out">{{ words.workOut }}</button>
       <button type="button" class="plain" @click="calculator.startAgain">{{ words.startAgain }}</button>
@@ -141,7 +148,7 @@ function submit(): void {
       :aria-label="words.results"
       role="region"
     >
-      <p v-if="keptNote" class="setback note">{{ keptNote }}</p>
+      <p v-for="said in calculator.linkSaid.value" :key="said" class="setback note">{{ said }}</p>
       <p v-if="calculator.beginsAsUsual.value" class="setback note">{{ calculator.beginsAsUsual.value }}</p>
       <div v-if="isProblem" class="not-yet">
         <p>{{ words.notYet }}</p>
@@ -159,14 +166,14 @@ function submit(): void {
         <p v-for="setback in calculator.setbacks.value" :key="setback" class="setback">{{ setback }}</p>
         <p v-for="notice in calculator.notices.value" :key="notice" class="setback note">{{ notice }}</p>
         <div class="figures">
-          <ReadoutView
+          <PartBoundary
             v-for="{ step, readout } in readouts"
             :key="readout.id"
-            :step="step"
-            :readout="readout"
-            :calculator="calculator"
-            :tell-host="tellHost"
-          />
+            :words="words"
+            :follows="results"
+          >
+            <ReadoutView :step="step" :readout="readout" :calculator="calculator" :tell-host="tellHost" />
+          </PartBoundary>
         </div>
       </div>
       <RichText v-if="sayRich(program.disclosure)" class="disclosure" :text="sayRich(program.disclosure)" />

@@ -2,13 +2,21 @@
 import { computed } from 'vue'
 
 /** The calculator's languages, each by its own name. In a frame the page around it speaks its own already. */
-const { languages } = defineProps<{ languages: readonly string[]; current: string; label: string }>()
+const { languages, hash } = defineProps<{
+  languages: readonly string[]
+  current: string
+  label: string
+  /** What stands in the fields: another language shows the same. */
+  hash: string
+}>()
 
 const isAlone = window.parent === window
 const links = computed(() =>
   languages.map((language) => {
     const address = new URL(location.href)
-    address.search = new URLSearchParams({ lang: language }).toString()
+    const placement = address.searchParams.get('placement')
+    address.search = new URLSearchParams({ lang: language, ...(placement && { placement }) }).toString()
+    address.hash = hash
     const name = new Intl.DisplayNames(language, { type: 'language' }).of(language.slice(0, 2)) ?? language
     return { language, href: address.href, name: name.charAt(0).toLocaleUpperCase(language) + name.slice(1) }
   }),

@@ -1,11 +1,13 @@
 import { createApp, defineComponent, h, shallowRef } from 'vue'
 import type { HouseStyle, ServedCalculator } from '@vivid/contract/visitor'
 import { fetchLanguage, isRightToLeft } from '@vivid/contract/wording'
-import { needsFurther, type Further, type Program } from '@vivid/core/evaluate'
+import { createEvaluatorWith, needsFurther, type Further, type Program } from '@vivid/core/evaluate'
 import CalculatorPage from './CalculatorPage.vue'
 import { followPreview } from './frame/follow-preview'
 import { reportHeight } from './frame/report-height'
+import { carriedIn, carries, fitting } from './model/carried'
 import { momentOf } from './model/moment-of'
+import { onOtherAddress } from './model/use-address'
 import type { CalculatorSource } from './model/use-calculator'
 import '@fontsource-variable/bricolage-grotesque'
 import '@fontsource-variable/figtree'
@@ -20,8 +22,11 @@ const Page = defineComponent(() => () => source.value && h(CalculatorPage, { sou
 const root = document.documentElement
 
 const served = document.getElementById('calculator')?.textContent
-if (served) void begin(JSON.parse(served) as ServedCalculator)
-else if (location.pathname === '/preview') {
+if (served) {
+  const calculator = JSON.parse(served) as ServedCalculator
+  void begin(calculator)
+  onOtherAddress(() => void begin(calculator))
+} else if (location.pathname === '/preview') {
   followPreview(async ({ content, answers, today, sheets, language }) => {
     const [further] = await Promise.all([furtherFor(content.program), fetchLanguage(language)])
     const same = JSON.stringify(source.value?.answers) === JSON.stringify(answers)
@@ -43,30 +48,36 @@ reportHeight(document.body)
 
 async function begin(served: ServedCalculator): Promise<void> {
   const { content, today, sheets, slug, edition, handsOver } = served
-  const language = root.lang
-  const [further, kept] = await Promise.all([
-    furtherFor(content.program),
-    keptInLink(),
-    fetchLanguage(language),
-  ])
-  const preset = kept ? undefined : await presetsOf(served, further)
-  applyStyle(content.style)
+  const { program, style } = content
+  const [further] = await Promise.all([furtherFor(program), fetchLanguage(root.lang)])
+  const start = (await linkedStart(served, further)) ?? (await presetsOf(served, further))
+  applyStyle(style)
   source.value = {
-    program: content.program,
-    answers: kept?.answers ?? preset?.answers ?? {},
-    refused: preset?.refused ?? [],
+    program,
+    answers: {},
+    ...start,
     today,
     sheets,
-    language,
+    language: root.lang,
     further,
-    kept,
     live: { slug, edition, handsOver },
   }
 }
 
-/** What a link brought back; most pages are opened without. */
-async function keptInLink() {
-  return location.hash.length > 1 ? (await import('./model/share-link')).keptIn(location.hash) : undefined
+type Start = Pick<CalculatorSource, 'answers' | 'refused' | 'carried' | 'linkNote'>
+
+/** What stands behind the # of the address; most pages are opened without. */
+async function linkedStart(
+  { content: { program }, today, sheets }: ServedCalculator,
+  further: Further | undefined,
+): Promise<Start | undefined> {
+  if (!carries(location.hash)) return undefined
+  const carried = carriedIn(location.hash)
+  if (!carried) return { answers: {}, linkNote: 'unreadable' }
+  const evaluate = createEvaluatorWith(program, further)
+  const around = { today: momentOf(today), sheets }
+  const { hasMore, ...fits } = fitting(carried.answers, program, (answers) => evaluate(answers, around))
+  return { ...fits, carried, linkNote: hasMore ? 'hasMore' : undefined }
 }
 
 /** What the page's address says it begins with; most pages are opened without. */

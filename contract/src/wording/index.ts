@@ -43,4 +43,14 @@ export {
 } from './read-number'
 export { ratesSaid } from './rates-said'
 export { readoutText, sentenceText, type ReadoutText } from './readout-text'
+export {
+  keptName,
+  lumpYears,
+  MOST_BESIDE,
+  paymentAfter,
+  whatIfName,
+  whatIfSentence,
+  whenOf,
+  type KeptWhatIf,
+} from './what-ifs'
 export { comparedCell, ladderTable, scheduleCell, type SaidTable } from './tables'

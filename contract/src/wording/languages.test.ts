@@ -70,13 +70,18 @@ describe.each(inEach)('$locale', ({ locale, figures }) => {
 
   test('a what-if says how much sooner and less, or later and more, and the payment where it changes', () => {
     const { says } = languageOf(locale).page.whatIf
-    const sooner = says({ payment: '', time: 'T', isSooner: true, money: 'M', isLess: true })
-    const later = says({ payment: 'P', time: 'T', isSooner: false, money: 'M', isLess: false })
-    const same = says({ payment: '', time: '', isSooner: false, money: 'M', isLess: true })
-    expect(new Set([sooner, later, same]).size).toBe(3)
+    const said = { payment: '', time: '', isSooner: false, money: '', isLess: false, isRepaid: false }
+    const sooner = says({ ...said, time: 'T', isSooner: true, money: 'M', isLess: true })
+    const later = says({ ...said, payment: 'P', time: 'T', money: 'M' })
+    const same = says({ ...said, money: 'M', isLess: true })
+    const free = says({ ...said, time: 'T' })
+    const nothing = says(said)
+    const repaid = says({ ...said, time: 'T', money: 'M', isLess: true, isRepaid: true })
+    expect(new Set([sooner, later, same, free, nothing, repaid]).size).toBe(6)
     for (const text of [sooner, later]) expect(text).toMatch(/T.*M|M.*T/)
     expect(later).toContain('P')
-    expect(sooner).not.toContain('undefined')
+    for (const text of [sooner, later, same, free, nothing, repaid])
+      expect(text).not.toMatch(/undefined|false| {2}/)
   })
 
   test('problems say what would be right with a figure of the locale', () => {

@@ -7,8 +7,11 @@ export interface WhatIfSaid {
   /** "2 years 8 months"; empty where the end stays. */
   readonly time: string
   readonly isSooner: boolean
+  /** The interest it differs by; empty where that stays. */
   readonly money: string
   readonly isLess: boolean
+  /** Whether nothing is left to be paid at once. */
+  readonly isRepaid: boolean
 }
 
 /**
@@ -56,6 +59,11 @@ export interface PageWords {
   readonly paymentNumber: (number: string, date: string) => string
   readonly paymentsRange: (first: string, last: string) => string
 
+  /** Said where a part of the page broke, or could not be fetched. */
+  readonly partFailed: string
+  readonly partMissing: string
+  readonly tryAgain: string
+
   readonly print: string
   readonly csv: string
   readonly xlsx: string
@@ -67,6 +75,12 @@ export interface PageWords {
   readonly making: string
   readonly fileFailed: string
   readonly keptThen: (day: string, figure: string) => string
+  readonly ratesSince: (names: string) => string
+  readonly calculatorSince: string
+  /** A link nothing of which could be read, some answers of which, and one with more than is asked. */
+  readonly linkUnreadable: string
+  readonly linkNotAll: (questions: string) => string
+  readonly linkMore: string
   /** Questions a page was to begin otherwise with, where that is not allowed any more. */
   readonly beginsAsUsual: (questions: string) => string
   readonly calendarEntry: (amount: string) => string
@@ -75,10 +89,6 @@ export interface PageWords {
   readonly illustration: string
 
   readonly whatIf: {
-    readonly extra: string
-    readonly lumpSum: string
-    readonly rate: string
-    readonly payment: string
     readonly extraAmount: string
     readonly lumpAmount: string
     readonly lumpWhen: string
@@ -87,6 +97,10 @@ export interface PageWords {
     readonly newRate: string
     readonly newPayment: string
     readonly keep: string
+    /** Said on the button once it stands beside. */
+    readonly isKept: string
+    /** Asks for a name of one's own for what was kept. */
+    readonly nameIt: (label: string) => string
     readonly remove: (label: string) => string
     readonly asItIs: string
     /** Column heads of what was kept beside. */

@@ -1,6 +1,6 @@
 import { readoutText, textOfAnswer } from '@vivid/contract/wording'
 import { textIn, type Answers } from '@vivid/core'
-import type { ShownFigures } from '../public/shown-figures'
+import { besideOf, type ShownFigures } from '../public/shown-figures'
 import type { HandOverBody } from './hand-overs-store'
 
 export interface HandOverPerson {
@@ -10,11 +10,8 @@ export interface HandOverPerson {
 }
 
 /** What is passed on of a visitor's figures: what was asked, answered and shown, in their language. */
-export function handOverOf(
-  { calculator, program, evaluation, figures, language, main, on }: ShownFigures,
-  answers: Answers,
-  person: HandOverPerson,
-): HandOverBody {
+export function handOverOf(shown: ShownFigures, answers: Answers, person: HandOverPerson): HandOverBody {
+  const { calculator, program, evaluation, figures, language, main, on } = shown
   return {
     calculator: calculator.slug,
     title: textIn(program.title, language, main),
@@ -35,6 +32,12 @@ export function handOverOf(
     figures: evaluation.readouts.flatMap((readout) => {
       const step = program.steps.find((one) => one.step.id === readout.id)?.step
       const { figure, sentence } = readoutText(readout, figures, main)
+      if (readout.shows === 'whatIf')
+        return (besideOf(shown, readout)?.kept ?? []).map(({ name, sentence: says, column }) => ({
+          label: name,
+          figure: column ? figures.money(column.payment) : '',
+          sentence: says,
+        }))
       return step?.kind === 'readout' && (figure || sentence)
         ? [{ label: textIn(step.label, language, main), figure, sentence }]
         : []

@@ -75,6 +75,17 @@ async function until(holds: () => Promise<boolean> | boolean): Promise<void> {
   throw new Error(`it never held; there is: ${JSON.stringify(await rows())}`)
 }
 
+test('what was kept beside goes along, by the name it was given', async () => {
+  const beside = { whatIf: [{ name: 'the raise', extra: 250_00 }] }
+  expect((await visitor.ask('POST', PATH, { ...filled, beside })).status).toBe(202)
+  await until(() => got.length > 0)
+  expect(got[0]?.body.figures).toContainEqual({
+    label: 'the raise',
+    figure: expect.stringMatching(/^\$[\d,.]+$/),
+    sentence: expect.stringMatching(/sooner, \$[\d,.]+ less interest\.$/),
+  })
+})
+
 test('what is handed over arrives with its figures, and nothing personal of it stays', async () => {
   const { status, body } = await visitor.ask('POST', PATH, filled)
   expect([status, body]).toEqual([202, { accepted: true }])

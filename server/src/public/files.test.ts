@@ -88,6 +88,22 @@ describe('what a visitor keeps says what the page says, to the cent', () => {
     expect(interest).toBe(rows.reduce((sum, row) => sum + row.interest, 0))
   })
 
+  test('the PDF has what was kept beside, by its name, in figures and in a sentence; one that does not work says why', async () => {
+    const whatIf = [
+      { name: 'the raise', extra: 250_00, annualRate: '4.64' },
+      { name: '', lumpSum: { amount: 20_000_00, withPayment: 26 } },
+      { name: 'too little', payment: 100 },
+    ]
+    const { text } = await wordsOf(
+      (await fileOf('pdf', 'floating-home-mortgage', { ...shown, beside: { whatIf } })).bytes,
+    )
+    expect(text).toMatch(
+      /the raise: Each|the raise: \d+ years? \d+ months? sooner, \$[\d,.]+ less interest\./,
+    )
+    expect(text).toMatch(/\$20,000 after 1 year: .* sooner, \$[\d,.]+ less interest\./)
+    expect(text).toContain('too little: So small a payment never repays the loan')
+  })
+
   test('the calendar has each payment on its day, the same entries every time', async () => {
     const [one, again] = [await fileOf('calendar'), await fileOf('calendar')]
     const text = one.bytes.toString()
@@ -123,6 +139,12 @@ describe('what cannot be kept is refused', () => {
   }
   test.each([
     ['a kind of file there is none of', 'doc', shown, [404, 'ADDRESS_UNKNOWN']],
+    [
+      'something beside that is none',
+      'pdf',
+      { ...shown, beside: { whatIf: [{ name: '', extra: -1 }] } },
+      [400, 'REQUEST_INVALID'],
+    ],
     ['a wrong answer', 'pdf', { ...shown, answers: { rate: 'high' } }, [422, 'ANSWERS_INVALID']],
     ['an edition there is none of', 'pdf', { ...shown, edition: 9 }, [404, 'EDITION_UNKNOWN']],
     ['a page from another year', 'pdf', { ...shown, on: '2025-11-25' }, [409, 'PAGE_OUTDATED']],

@@ -1,9 +1,12 @@
 import { keptLedger, type LiveCalculator, type ShownRequest } from '@vivid/contract'
 import {
   figuresFor,
+  keptName,
   problemWithPlace,
   ratesSaid,
+  whatIfSentence,
   type Figures,
+  type KeptWhatIf,
   type PageWords,
 } from '@vivid/contract/wording'
 import {
@@ -17,7 +20,9 @@ import {
   type PlainDate,
   type Program,
   type RateSheet,
+  type Readout,
 } from '@vivid/core'
+import { whatIf } from '@vivid/core/further'
 import { dayOf, endOf, minuteOf } from '../clock'
 import { AppError } from '../http/app-error'
 import type { LiveCalculators } from './live-calculators'
@@ -38,6 +43,8 @@ export interface ShownFigures {
   readonly words: PageWords
   /** ISO date */
   readonly on: string
+  /** What the visitor keeps beside the loan, by the readout it is tried in. */
+  readonly beside: ShownInput['beside']
   /** The loan whose schedule is kept: the one shown, else the first. */
   readonly ledger: Ledger | undefined
   /** The days the looked-up rates took effect, said with the names of their sheets. */
@@ -49,6 +56,7 @@ export interface ShownInput {
   readonly calculator: LiveCalculator
   readonly sheets: readonly RateSheet[]
   readonly answers: Answers
+  readonly beside: Readonly<Record<string, readonly KeptWhatIf[]>>
   readonly language: string
   readonly on: string
 }
@@ -57,7 +65,7 @@ export interface ShownInput {
 export async function shownInput(
   live: LiveCalculators,
   slug: string,
-  { answers, language, edition, on, ratesFrom }: ShownRequest,
+  { answers, beside, language, edition, on, ratesFrom }: ShownRequest,
   now: Date,
 ): Promise<ShownInput> {
   const day = readIsoDate(on)
@@ -71,11 +79,19 @@ export async function shownInput(
   const end = minuteOf(endOf(on, now))
   const known = ratesFrom !== undefined && ratesFrom < end ? ratesFrom : end
   const sheets = sheetsAt(live, calculator, known)
-  return { calculator, sheets, answers, language: languageFor(calculator.content.program, language), on }
+  const spoken = languageFor(calculator.content.program, language)
+  return { calculator, sheets, answers, beside, language: spoken, on }
 }
 
 /** Works the figures out again, as the page did. Refuses answers that have problems, saying the first. */
-export function shownFigures({ calculator, sheets, answers, language, on }: ShownInput): ShownFigures {
+export function shownFigures({
+  calculator,
+  sheets,
+  answers,
+  beside,
+  language,
+  on,
+}: ShownInput): ShownFigures {
   const { program } = calculator.content
   // The sheets hold only what had begun when the page was served.
   const today = readMoment(`${on}T23:59`)
@@ -98,8 +114,27 @@ export function shownFigures({ calculator, sheets, answers, language, on }: Show
     figures,
     words: figures.words.page,
     on,
+    beside,
     ledger: keptLedger(evaluation),
     rates: ratesSaid(evaluation.readouts, program, sheets, figures),
+  }
+}
+
+/** What was kept beside a loan, each with its name, its figures, and what it would do in a sentence. */
+export function besideOf({ evaluation, beside, figures }: ShownFigures, readout: Readout) {
+  const kept = beside[readout.id] ?? []
+  const terms = readout.shows === 'whatIf' ? evaluation.terms.get(readout.loan) : undefined
+  const found = terms && kept.length > 0 ? whatIf(terms, kept) : undefined
+  if (!terms || !found || 'ok' in found) return undefined
+  const { asItIs, changed } = found
+  return {
+    asItIs,
+    kept: changed.flatMap((column, i) => {
+      const one = kept[i]
+      if (!one) return []
+      const sentence = whatIfSentence(asItIs, column, terms, figures)
+      return [{ name: keptName(one, terms, figures), sentence, column: 'ok' in column ? undefined : column }]
+    }),
   }
 }
 

@@ -21,9 +21,14 @@ export function createTellAudience(
   const isCounted = live !== undefined && !asksForQuiet(view.navigator)
   const placement = new URLSearchParams(view.location.search).get('placement') ?? ''
   let isChanged = false
-  const send = (path: string, body: object) => {
-    const text = JSON.stringify(body)
-    view.navigator.sendBeacon(`/api/public/audience${path}`, new Blob([text], { type: 'application/json' }))
+  const send = (path: string, what: object) => {
+    const body = new Blob([JSON.stringify(what)], { type: 'application/json' })
+    // Not every browser has it, and some take it away: nothing on the page depends on being counted.
+    try {
+      view.navigator.sendBeacon(`/api/public/audience${path}`, body)
+    } catch {
+      return
+    }
   }
   const tell = (event: HostEvent) => {
     if (!isCounted) return

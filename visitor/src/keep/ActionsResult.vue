@@ -6,7 +6,7 @@ import { fileKinds, keptLedger, type FileKind } from '@vivid/contract/visitor'
 import { type ActionName, type RateSheet, type Readout, type ReadoutOf, startOf } from '@vivid/core/evaluate'
 import type { TellHost } from '../frame/tell-host'
 import type { Calculator } from '../model/use-calculator'
-import { linkTo } from '../model/share-link'
+import { linkTo } from '../model/carried'
 import { fetchFile, type AsShown } from './ask-server'
 import HandOverForm from './HandOverForm.vue'
 import { saveFile } from './save-file'
@@ -59,7 +59,8 @@ function ratesFrom(sheets: readonly RateSheet[]): Pick<AsShown, 'ratesFrom'> {
   return newest === undefined ? {} : { ratesFrom: newest }
 }
 const shown = (): AsShown => ({
-  answers: calculator.answers.value,
+  answers: calculator.shownAnswers.value,
+  beside: calculator.beside,
   language: calculator.language.value,
   edition: live.value?.edition ?? 0,
   on: calculator.today.value,
@@ -111,11 +112,7 @@ async function makeFile(kind: FileKind): Promise<void> {
 
 async function copyLink(): Promise<void> {
   const page = `${location.origin}/c/${live.value?.slug ?? ''}`
-  const link = linkTo(page, calculator.language.value, {
-    answers: calculator.answers.value,
-    on: calculator.today.value,
-    headline: calculator.headline.value?.value,
-  })
+  const link = linkTo(page, calculator.language.value, calculator.linked())
   try {
     await navigator.clipboard.writeText(link)
     said.value = words.value.linkCopied

@@ -1,10 +1,12 @@
 import type { Answers } from '@vivid/core/evaluate'
 import type { FileKind, HandOverDetails } from '@vivid/contract/visitor'
+import type { Beside } from '../model/carried'
 import type { LivePage } from '../model/use-calculator'
 
 /** What the figures on the page follow from: the server works the same out again, to the cent. */
 export interface AsShown {
   readonly answers: Answers
+  readonly beside: Beside
   readonly language: string
   readonly edition: number
   /** The day the page was served for. */

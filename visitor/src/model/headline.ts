@@ -1,5 +1,5 @@
 import type { Readout } from '@vivid/core/evaluate'
-import type { Kept } from './share-link'
+import type { Then } from './carried'
 
 export type Headline = Extract<Readout, { shows: 'figure' }>
 
@@ -7,6 +7,6 @@ export type Headline = Extract<Readout, { shows: 'figure' }>
 export const headlineOf = (readouts: readonly Readout[]): Headline | undefined =>
   readouts.find((readout): readout is Headline => readout.shows === 'figure' && readout.headline)
 
-/** What a link carries, if its headline was another one than now. */
-export const saidOtherwise = (kept: Kept | undefined, now: Headline | undefined): Kept | undefined =>
-  kept?.headline && now && JSON.stringify(kept.headline) !== JSON.stringify(now.value) ? kept : undefined
+/** What a link said when it was made, if its headline was another one than now. */
+export const saidOtherwise = (then: Then | undefined, now: Headline | undefined): Then | undefined =>
+  then?.headline && now && JSON.stringify(then.headline) !== JSON.stringify(now.value) ? then : undefined

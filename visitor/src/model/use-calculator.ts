@@ -13,7 +13,6 @@ import {
   type RichText,
   type RichTexts,
   type Texts,
-  type WhatIf,
 } from '@vivid/core/evaluate'
 import {
   doubtSentence,
@@ -31,7 +30,8 @@ import {
 } from '@vivid/contract/wording'
 import { headlineOf, saidOtherwise } from './headline'
 import { momentOf } from './moment-of'
-import type { Kept } from './share-link'
+import { marksOf, type Carried, type Then } from './carried'
+import { useBeside } from './use-beside'
 
 /** What the page is made from: a program, the answers to begin with, the day, the rates and the language. */
 export interface CalculatorSource {
@@ -46,8 +46,10 @@ export interface CalculatorSource {
   readonly live?: LivePage
   /** Questions the page was to begin otherwise with, where that is not allowed any more. */
   readonly refused?: readonly string[]
-  /** What a link brought back. */
-  readonly kept?: Kept | undefined
+  /** What the address brought back. */
+  readonly carried?: Carried | undefined
+  /** What has to be said of a link that could not be taken as it is. */
+  readonly linkNote?: 'unreadable' | 'hasMore' | undefined
 }
 
 /** A live calculator's address and edition. */
@@ -135,7 +137,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
 
   /** Where results wait for a button: the figures last asked for, and whether the answers are still those. */
   const waits = computed(() => program.value.results === 'onButton')
-  const asked = shallowRef<{ evaluation: typeof evaluation.value; answers: string }>()
+  const asked = shallowRef<{ evaluation: Evaluation; answers: Answers }>()
   /** The last evaluation without a wrong answer: the page keeps it, out of sight, until there is another. */
   const worked = computed<Evaluation | undefined>((before) =>
     problems.value.length > 0 ? before : evaluation.value,
@@ -143,16 +145,22 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const results = computed(() => (waits.value ? asked.value?.evaluation : worked.value))
   const headline = computed(() => headlineOf(results.value?.readouts ?? []))
   const isOutOfDate = computed(
-    () => waits.value && asked.value !== undefined && asked.value.answers !== JSON.stringify(answers.value),
+    () =>
+      waits.value &&
+      asked.value !== undefined &&
+      JSON.stringify(asked.value.answers) !== JSON.stringify(answers.value),
   )
   const workOut = () => {
-    asked.value = { evaluation: evaluation.value, answers: JSON.stringify(answers.value) }
+    asked.value = { evaluation: evaluation.value, answers: answers.value }
   }
+  /** The answers of the figures that are shown: whatever is kept of them is of these. */
+  const shownAnswers = computed(() => (waits.value ? (asked.value?.answers ?? {}) : answers.value))
 
   function startAgain(): void {
-    keptOtherwise.value = undefined
+    then.value = undefined
+    linkNote.value = undefined
     refused.value = []
-    for (const id of Object.keys(beside)) delete beside[id]
+    begin({})
     left.value = new Set()
     asked.value = undefined
     for (const question of questions.value) setAnswer(question, defaultOf(question))
@@ -230,27 +238,83 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
         const { id } = question
         const isTouched = id in begun && texts[id] !== begun[id]
         if (!isTouched || !doubtful.has(id))
-          setAnswer(question, isTouched ? typed[id] : (given[id] ?? defaultOf(question)))
+          setAnswer(
+            question,
+            isTouched ? typed[id] : Object.hasOwn(given, id) ? given[id] : defaultOf(question),
+          )
         begun[id] = isTouched ? '' : (texts[id] ?? '')
       }
     },
     { immediate: true },
   )
 
-  /** What a link said when it was made, where the same answers say something else today. */
-  const keptOtherwise = shallowRef(saidOtherwise(source.value.kept, headlineOf(evaluation.value.readouts)))
-
-  const refused = ref(source.value.refused ?? [])
+  const then = shallowRef<Then>()
+  const linkNote = ref<CalculatorSource['linkNote']>()
+  const refused = ref<readonly string[]>([])
   /** Said of questions that begin with something else than the page was to begin with, until they are answered. */
   const beginsAsUsual = computed(() => {
     const labels = questions.value.flatMap(({ id, label }) =>
       refused.value.includes(id) && texts[id] === begun[id] ? [say(label)] : [],
     )
-    return labels.length > 0 ? words.value.beginsAsUsual(labels.join(', ')) : ''
+    if (labels.length === 0) return ''
+    const { beginsAsUsual: ofPage, linkNotAll } = words.value
+    return (source.value.carried ? linkNotAll : ofPage)(labels.join(', '))
   })
 
-  /** What the visitor keeps beside the loan as it is, by the readout it is tried in. */
-  const beside = reactive<Record<string, readonly WhatIf[]>>({})
+  const { beside, putBeside, tryingIn, begin } = useBeside()
+  watch(
+    () => source.value.answers,
+    () => {
+      const { carried, refused: notTaken = [], linkNote: note } = source.value
+      begin(carried?.beside ?? {})
+      refused.value = notTaken
+      linkNote.value = note
+      if (carried?.isWorkedOut && problems.value.length === 0) workOut()
+      then.value = saidOtherwise(carried?.then, headlineOf(evaluation.value.readouts))
+    },
+    { immediate: true },
+  )
+
+  /** What a link said when it was made, where the same answers say something else today, and why. */
+  const linkSaid = computed((): string[] => {
+    const said: string[] = []
+    if (linkNote.value === 'unreadable') said.push(words.value.linkUnreadable)
+    if (linkNote.value === 'hasMore') said.push(words.value.linkMore)
+    const before = then.value
+    if (!before?.headline) return said
+    const { headline: was, on, edition, rates } = before
+    const figure = was.unit === 'money' ? figures.value.money(was.money) : figures.value.value(was)
+    const marks = marksOf(source.value.sheets)
+    const changed = source.value.sheets.filter(({ id }) => id in rates && rates[id] !== marks[id])
+    said.push(words.value.keptThen(on ? figures.value.date(on) : '–', figure))
+    if (changed.length > 0) said.push(words.value.ratesSince(changed.map(({ name }) => name).join(', ')))
+    if (edition !== 0 && edition !== source.value.live?.edition) said.push(words.value.calculatorSince)
+    return [said.join(' ')]
+  })
+
+  /** What is read of every field, for the address: texts that are no answer stay as they were typed. */
+  const carried = (): Carried => ({
+    answers: Object.fromEntries(
+      [...read.value].map(([id, answer]) => [
+        id,
+        isUnreadable(answer) ? { unreadable: answer.unreadable } : answer,
+      ]),
+    ),
+    beside,
+    isWorkedOut: asked.value !== undefined && !isOutOfDate.value,
+  })
+  /** The same of the figures that are shown, for a link that others open. */
+  const linked = (): Carried => ({
+    answers: shownAnswers.value,
+    beside,
+    isWorkedOut: true,
+    then: {
+      on: source.value.today,
+      headline: headline.value?.value,
+      edition: source.value.live?.edition ?? 0,
+      rates: marksOf(source.value.sheets),
+    },
+  })
 
   return {
     program,
@@ -270,10 +334,14 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     waits,
     isOutOfDate,
     headline,
-    keptOtherwise,
+    linkSaid,
     beginsAsUsual,
     beside,
-    putBeside: (readout: string, changes: readonly WhatIf[]) => void (beside[readout] = changes),
+    putBeside,
+    tryingIn,
+    carried,
+    linked,
+    shownAnswers,
     live: computed(() => source.value.live),
     today: computed(() => source.value.today),
     workOut,

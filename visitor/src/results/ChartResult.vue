@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import './tables.css'
-import { computed, onBeforeUnmount, onMounted, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
 import type { Chart } from './chart/draw-chart'
 import { chartData } from './chart/chart-data'
+import { fetchAgain } from './fetch-again'
 
 const { step, readout, calculator } = defineProps<{
   step: ReadoutOf<'chart'>
@@ -26,13 +27,18 @@ const inWords = computed(() => {
 })
 const place = useTemplateRef<HTMLElement>('place')
 const chart = shallowRef<Chart>()
+const isMissing = ref(false)
 let watcher: IntersectionObserver | undefined
 
 /** The drawing library is fetched once the chart is about to be seen, and not before. */
 async function begin(): Promise<void> {
   watcher?.disconnect()
-  const { drawChart } = await import('./chart/draw-chart')
-  if (place.value) chart.value = drawChart(place.value, data.value)
+  try {
+    const { drawChart } = await fetchAgain(() => import('./chart/draw-chart'))
+    if (place.value) chart.value = drawChart(place.value, data.value)
+  } catch {
+    isMissing.value = true
+  }
 }
 
 onMounted(() => {
@@ -59,7 +65,9 @@ watch(data, (now) => chart.value?.show(now))
         <span class="swatch" :class="`part-${i % 6}`"></span>{{ line.name }}
       </li>
     </ul>
+    <p v-if="isMissing" class="setback note">{{ words.partMissing }}</p>
     <div
+      v-else
       ref="place"
       class="chart"
       role="img"

@@ -4,8 +4,10 @@ import type { Readout, ReadoutStep } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
 import type { TellHost } from '../frame/tell-host'
 import AssumptionsResult from './AssumptionsResult.vue'
+import { fetchAgain } from './fetch-again'
 import FigureResult from './FigureResult.vue'
 import MeterResult from './MeterResult.vue'
+import MissingPart from './MissingPart.vue'
 import SentenceResult from './SentenceResult.vue'
 
 const { step, readout, calculator } = defineProps<{
@@ -15,17 +17,9 @@ const { step, readout, calculator } = defineProps<{
   tellHost: TellHost
 }>()
 
-const TRY_AGAIN_MS = 1_500
-const MOST_TRIES = 40
-/** A part that is fetched when it is first shown; without a connection it comes when that is back. */
+/** A part that is fetched when it is first shown. */
 const fetched = (loader: () => Promise<Component>) =>
-  defineAsyncComponent({
-    loader,
-    onError: (_error, retry, fail, tries) => {
-      if (tries < MOST_TRIES) setTimeout(retry, TRY_AGAIN_MS)
-      else fail()
-    },
-  })
+  defineAsyncComponent({ loader: () => fetchAgain(loader), errorComponent: MissingPart })
 
 /** What most pages begin with comes with the page; the rest is fetched by the pages that have it. */
 const kinds: Record<Readout['shows'], Component> = {

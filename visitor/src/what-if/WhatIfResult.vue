@@ -1,13 +1,23 @@
 <script setup lang="ts">
 import '../results/tables.css'
 import '../results/keeping.css'
-import { computed, reactive, ref } from 'vue'
-import type { Readout, ReadoutOf, WhatIf, WhatIfName } from '@vivid/core/evaluate'
+import { computed, nextTick, useTemplateRef } from 'vue'
+import type { Readout, ReadoutOf, WhatIfName } from '@vivid/core/evaluate'
 import { whatIf } from '@vivid/core/further'
-import { problemSentence, readMoney, readPercent } from '@vivid/contract/wording'
+import {
+  keptName,
+  lumpYears,
+  MOST_BESIDE,
+  whatIfName,
+  whatIfSentence,
+  whenOf,
+  type KeptWhatIf,
+} from '@vivid/contract/wording'
+import { MOST_LETTERS } from '../model/carried'
 import type { Calculator } from '../model/use-calculator'
 import ComparedTable from '../results/ComparedTable.vue'
-import { lumpYears, MOST_BESIDE, nameOf, paymentAfter, sentenceOf, whenOf } from './what-ifs'
+import { readTrying } from './read-trying'
+import WhatIfField from './WhatIfField.vue'
 
 const { step, readout, calculator } = defineProps<{
   step: ReadoutOf<'whatIf'>
@@ -17,10 +27,7 @@ const { step, readout, calculator } = defineProps<{
 const { figures, words, say, program, language } = calculator
 
 const terms = computed(() => calculator.results.value?.terms.get(readout.loan))
-const chosen = ref<WhatIfName | undefined>(readout.offers[0])
-const texts = reactive({ extra: '', lumpSum: '', rate: '', payment: '' })
-const years = ref(0)
-
+const trying = calculator.tryingIn(step.id)
 const labels = computed((): Record<WhatIfName, string> => ({
   extra: words.value.whatIf.extraAmount,
   lumpSum: words.value.whatIf.lumpAmount,
@@ -28,21 +35,15 @@ const labels = computed((): Record<WhatIfName, string> => ({
   payment: words.value.whatIf.newPayment,
 }))
 
-/** What is being tried, if it can be read; and whether something is typed that cannot. */
-const tried = computed((): WhatIf | undefined => {
-  const kind = chosen.value
-  if (!kind || !terms.value) return undefined
-  if (kind === 'rate') {
-    const annualRate = readPercent(texts.rate, language.value)
-    return annualRate === undefined ? undefined : { kind, annualRate }
-  }
-  const amount = readMoney(texts[kind], language.value, program.value.minorDigits)
-  if (amount === undefined || amount <= 0) return undefined
-  if (kind === 'payment') return { kind, payment: amount }
-  return kind === 'extra'
-    ? { kind, amount }
-    : { kind, amount, withPayment: paymentAfter(years.value, terms.value) }
-})
+const read = computed(() =>
+  terms.value
+    ? readTrying(trying, readout.offers, terms.value, {
+        locale: language.value,
+        currency: program.value.currency,
+      })
+    : undefined,
+)
+const tried = computed(() => read.value?.whatIf)
 const beside = computed(() => calculator.beside[step.id] ?? [])
 const answer = computed(() => {
   if (!terms.value) return undefined
@@ -53,119 +54,125 @@ const answer = computed(() => {
 const said = computed(() => {
   const last = tried.value && answer.value?.changed.at(-1)
   if (!last || !answer.value || !terms.value) return undefined
-  return 'ok' in last
-    ? {
-        works: false,
-        text: problemSentence({ code: 'LOAN_REFUSED', field: step.id, refusal: last }, figures.value),
-      }
-    : { works: true, text: sentenceOf(answer.value.asItIs, last, terms.value, figures.value, words.value) }
+  return {
+    works: !('ok' in last),
+    text: whatIfSentence(answer.value.asItIs, last, terms.value, figures.value),
+  }
 })
-const isUnreadable = computed(
-  () => chosen.value !== undefined && texts[chosen.value].trim() !== '' && tried.value === undefined,
-)
-const example = computed(() =>
-  figures.value.words.problems.ANSWER_UNREADABLE(
-    { code: 'ANSWER_UNREADABLE', field: '', wanted: chosen.value === 'rate' ? 'percent' : 'money' },
-    figures.value,
-  ),
-)
+const example = computed(() => {
+  const [offer] = read.value?.unread ?? []
+  if (!offer) return ''
+  const wanted = offer === 'rate' ? 'percent' : 'money'
+  const problem = { code: 'ANSWER_UNREADABLE', field: '', wanted } as const
+  return `${labels.value[offer]}: ${figures.value.words.problems.ANSWER_UNREADABLE(problem, figures.value)}`
+})
 
 const isFull = computed(() => beside.value.length >= MOST_BESIDE)
+const same = (kept: KeptWhatIf) =>
+  JSON.stringify({ ...kept, name: '' }) === JSON.stringify({ name: '', ...tried.value })
+/** What is tried stands there already: it stays in the fields, to be changed for the next. */
+const isKept = computed(() => tried.value !== undefined && beside.value.some(same))
+const canKeep = computed(() => said.value?.works === true && !isFull.value && !isKept.value)
 function keep(): void {
-  if (!tried.value || !said.value?.works || isFull.value || !chosen.value) return
-  calculator.putBeside(step.id, [...beside.value, tried.value])
-  texts[chosen.value] = ''
+  if (tried.value && canKeep.value)
+    calculator.putBeside(step.id, [...beside.value, { name: '', ...tried.value }])
 }
-const remove = (index: number) =>
+const change = (at: number, name: string) =>
   calculator.putBeside(
     step.id,
-    beside.value.filter((_, i) => i !== index),
+    beside.value.map((one, i) => (i === at ? { ...one, name } : one)),
   )
+const section = useTemplateRef<HTMLElement>('section')
+/** What had the focus is gone: the next to be removed has it then, or else the button that keeps another. */
+async function remove(at: number): Promise<void> {
+  calculator.putBeside(
+    step.id,
+    beside.value.filter((_, i) => i !== at),
+  )
+  await nextTick()
+  const left = section.value?.querySelectorAll<HTMLElement>('.kept .plain') ?? []
+  const next = left[Math.min(at, left.length - 1)] ?? section.value?.querySelector<HTMLElement>('.keep')
+  next?.focus()
+}
 
-/** What was kept, beside the loan as it is; one that no longer works with the answers says so by standing empty. */
-const columns = computed(() => {
-  const found = answer.value
-  if (!found || !terms.value || beside.value.length === 0) return []
-  return beside.value.flatMap((change, i) => {
-    const column = found.changed[i]
-    const name = terms.value ? nameOf(change, terms.value, figures.value, words.value) : ''
-    return [{ name, change, at: i, column: column && !('ok' in column) ? column : undefined }]
+/** What was kept, beside the loan as it is; one that does not work with the answers any more says why. */
+const kept = computed(() => {
+  const [found, agreed] = [answer.value, terms.value]
+  if (!found || !agreed) return []
+  return beside.value.flatMap((one, at) => {
+    const column = found.changed[at]
+    if (!column) return []
+    const name = keptName(one, agreed, figures.value)
+    const short = whatIfName(one, agreed, figures.value)
+    const fails = 'ok' in column
+    const why = fails ? whatIfSentence(found.asItIs, column, agreed, figures.value) : ''
+    return [{ one, name, short, why, column: fails ? undefined : column }]
   })
 })
-const tableColumns = computed(() =>
+const columns = computed(() =>
   answer.value
     ? [
         { label: words.value.whatIf.asItIs, column: answer.value.asItIs },
-        ...columns.value.flatMap(({ name, column }) => (column ? [{ label: name, column }] : [])),
+        ...kept.value.flatMap(({ name, column }) => (column ? [{ label: name, column }] : [])),
       ]
     : [],
 )
 const rows = ['payment', 'payments', 'endDate', 'totalInterest', 'totalPaid', 'difference'] as const
-
-/** Written out in full once the field is left, as the questions are. */
-function leave(kind: WhatIfName): void {
-  const change = tried.value
-  if (!change || change.kind !== kind) return
-  texts[kind] =
-    change.kind === 'rate'
-      ? figures.value.percent(change.annualRate)
-      : figures.value.moneyShort(change.kind === 'payment' ? change.payment : change.amount)
-}
 </script>
 
 <template>
-  <section v-if="terms" class="result wide what-if" :aria-labelledby="`${step.id}-title`">
+  <section v-if="terms" ref="section" class="result wide what-if" :aria-labelledby="`${step.id}-title`">
     <h2 :id="`${step.id}-title`">{{ say(step.label) }} …</h2>
     <p v-if="say(step.help)" class="help">{{ say(step.help) }}</p>
-    <div class="choices" role="radiogroup" :aria-labelledby="`${step.id}-title`">
-      <label v-for="offer in readout.offers" :key="offer" class="choice">
-        <input v-model="chosen" type="radio" :name="`${step.id}-offer`" :value="offer" />
-        <span>{{ words.whatIf[offer] }}</span>
-      </label>
-    </div>
-    <div v-if="chosen" class="trying">
-      <div class="try">
-        <label :for="`${step.id}-amount`">{{ labels[chosen] }}</label>
-        <input
-          :id="`${step.id}-amount`"
-          v-model="texts[chosen]"
-          class="typed"
-          type="text"
-          inputmode="decimal"
-          autocomplete="off"
-          :aria-invalid="isUnreadable"
-          :aria-describedby="`${step.id}-says`"
-          @blur="leave(chosen)"
-          @keydown.enter.prevent="keep"
+    <form class="trying" novalidate autocomplete="off" @submit.prevent="keep">
+      <template v-for="offer in readout.offers" :key="offer">
+        <WhatIfField
+          :id="`${step.id}-${offer}`"
+          v-model="trying.texts[offer]"
+          :offer="offer"
+          :label="labels[offer]"
+          :calculator="calculator"
+          :described-by="`${step.id}-says`"
         />
-      </div>
-      <div v-if="chosen === 'lumpSum'" class="try">
-        <label :for="`${step.id}-when`">{{ words.whatIf.lumpWhen }}</label>
-        <select :id="`${step.id}-when`" v-model="years" class="typed">
-          <option v-for="after in lumpYears" :key="after" :value="after">
-            {{ whenOf(after, figures, words) }}
-          </option>
-        </select>
-      </div>
-      <button type="button" class="action" :disabled="!said?.works || isFull" @click="keep">
-        {{ words.whatIf.keep }}
+        <div v-if="offer === 'lumpSum'" class="try">
+          <div class="head">
+            <label :for="`${step.id}-when`">{{ words.whatIf.lumpWhen }}</label>
+          </div>
+          <select :id="`${step.id}-when`" v-model="trying.years" class="typed">
+            <option v-for="after in lumpYears" :key="after" :value="after">
+              {{ whenOf(after, figures) }}
+            </option>
+          </select>
+        </div>
+      </template>
+      <button type="submit" class="action keep" :aria-disabled="!canKeep">
+        {{ isKept ? words.whatIf.isKept : words.whatIf.keep }}
       </button>
-    </div>
+    </form>
     <p
       :id="`${step.id}-says`"
       class="says"
       role="status"
-      :class="{ problem: isUnreadable || said?.works === false }"
+      :class="{ problem: example !== '' || said?.works === false }"
     >
-      {{ isUnreadable ? example : said?.text }}
+      {{ example || said?.text }}
     </p>
     <p v-if="isFull" class="help">{{ words.whatIf.full }}</p>
-    <template v-if="columns.length">
-      <ComparedTable :columns="tableColumns" :rows="rows" :label="say(step.label)" :calculator="calculator" />
+    <template v-if="kept.length">
+      <ComparedTable :columns="columns" :rows="rows" :label="say(step.label)" :calculator="calculator" />
       <ul class="kept">
-        <li v-for="{ name, at, column } in columns" :key="at">
+        <li v-for="({ one, name, short, why }, at) in kept" :key="at">
+          <input
+            class="typed"
+            type="text"
+            :value="one.name"
+            :placeholder="short"
+            :maxlength="MOST_LETTERS"
+            :aria-label="words.whatIf.nameIt(short)"
+            @input="change(at, ($event.target as HTMLInputElement).value)"
+          />
           <button type="button" class="plain" @click="remove(at)">{{ words.whatIf.remove(name) }}</button>
-          <span v-if="!column" class="problem">–</span>
+          <span v-if="why" class="problem">{{ why }}</span>
         </li>
       </ul>
     </template>

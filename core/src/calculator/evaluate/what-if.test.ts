@@ -33,22 +33,13 @@ const columnOf = (change: WhatIf, of: LoanTerms = terms): ComparedColumn => {
 describe('what if', () => {
   test('an extra, a lump sum, a rate and a payment are each what the ledger says of such a loan', () => {
     const cases: [WhatIf, LoanTerms][] = [
+      [{ extra: minor(250_00) }, { ...terms, extras: [{ amount: 250_00, every: 'payment' }] }],
       [
-        { kind: 'extra', amount: minor(250_00) },
-        { ...terms, extras: [{ amount: 250_00, every: 'payment' }] },
-      ],
-      [
-        { kind: 'lumpSum', amount: minor(20_000_00), withPayment: 24 },
+        { lumpSum: { amount: minor(20_000_00), withPayment: 24 } },
         { ...terms, extras: [{ amount: 20_000_00, every: 'once', at: 24 }] },
       ],
-      [
-        { kind: 'rate', annualRate: '5.2' },
-        { ...terms, annualRate: '5.2' },
-      ],
-      [
-        { kind: 'payment', payment: minor(2_500_00) },
-        { ...terms, term: undefined as never, payment: 2_500_00 },
-      ],
+      [{ annualRate: '5.2' }, { ...terms, annualRate: '5.2' }],
+      [{ payment: minor(2_500_00) }, { ...terms, term: undefined as never, payment: 2_500_00 }],
     ]
     for (const [change, changed] of cases) {
       const { term, ...rest } = changed
@@ -64,11 +55,7 @@ describe('what if', () => {
   })
 
   test('each is against the loan as it is, and numbered as it was asked', () => {
-    const answer = whatIf(terms, [
-      { kind: 'rate', annualRate: '5.2' },
-      { kind: 'payment', payment: minor(1_00) },
-      { kind: 'extra', amount: minor(250_00) },
-    ])
+    const answer = whatIf(terms, [{ annualRate: '5.2' }, { payment: minor(1_00) }, { extra: minor(250_00) }])
     if ('ok' in answer) throw new Error(answer.code)
     const [rate, tooSmall, extra] = answer.changed
     const asItIs = ledgerOf(terms)
@@ -84,21 +71,63 @@ describe('what if', () => {
   test('an extra joins those agreed on already', () => {
     const agreed: LoanTerms = { ...terms, extras: [{ amount: 100_00, every: 'payment' }] }
     const together = ledgerOf({ ...terms, extras: [{ amount: 350_00, every: 'payment' }] })
-    expect(columnOf({ kind: 'extra', amount: minor(250_00) }, agreed).totalInterest).toBe(
-      together.totals.interest,
-    )
+    expect(columnOf({ extra: minor(250_00) }, agreed).totalInterest).toBe(together.totals.interest)
   })
 
   test('an extra never costs more, and a lump sum earlier never costs more than later', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1, max: 2_000_00 }), fc.integer({ min: 1, max: 20 }), (amount, years) => {
-        const { totalInterest } = columnOf({ kind: 'extra', amount: minor(amount) })
+        const { totalInterest } = columnOf({ extra: minor(amount) })
         expect(totalInterest).toBeLessThanOrEqual(ledgerOf(terms).totals.interest)
         const lump = (withPayment: number) =>
-          columnOf({ kind: 'lumpSum', amount: minor(amount), withPayment }).totalInterest
+          columnOf({ lumpSum: { amount: minor(amount), withPayment } }).totalInterest
         expect(lump(12 * (years - 1))).toBeLessThanOrEqual(lump(12 * years) + 2)
       }),
       { numRuns: 60 },
+    )
+  })
+
+  test('several changes at once are what the ledger says of a loan with all of them', () => {
+    const together = ledgerOf({
+      ...terms,
+      annualRate: '5.2',
+      extras: [
+        { amount: 250_00, every: 'payment' },
+        { amount: 20_000_00, every: 'once', at: 24 },
+      ],
+    })
+    expect(
+      columnOf({
+        extra: minor(250_00),
+        lumpSum: { amount: minor(20_000_00), withPayment: 24 },
+        annualRate: '5.2',
+      }),
+    ).toMatchObject({ payments: together.count, totalInterest: together.totals.interest })
+  })
+
+  test('whatever is tried is worked out or refused, and repays the loan to the cent where it is worked out', () => {
+    const amount = fc.option(fc.oneof(fc.integer({ min: 1, max: 5e7 }), fc.constantFrom(35_071_000, 1e13)), {
+      nil: undefined,
+    })
+    const tried = fc.record({
+      extra: amount,
+      sum: amount,
+      withPayment: fc.oneof(fc.constantFrom(0, 1), fc.integer({ min: 0, max: 400 })),
+      annualRate: fc.option(fc.constantFrom('0', '0.01', '4.64', '30', '5000'), { nil: undefined }),
+      payment: amount,
+    })
+    fc.assert(
+      fc.property(tried, ({ extra, sum, withPayment, annualRate, payment }) => {
+        const lumpSum = sum === undefined ? undefined : { amount: minor(sum), withPayment }
+        const [change] = [{ extra, lumpSum, annualRate, payment } as WhatIf]
+        const answer = whatIf(terms, [change])
+        if ('ok' in answer) throw new Error(answer.code)
+        const [column] = answer.changed
+        if (!column) throw new Error('no column')
+        if ('ok' in column) expect(column.code).not.toBe('')
+        else expect(column.totalPaid - column.totalInterest).toBe(terms.principal)
+      }),
+      { numRuns: 300, seed: 13 },
     )
   })
 

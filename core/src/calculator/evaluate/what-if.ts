@@ -1,21 +1,22 @@
 import type { LoanRun } from '../../formula/computed'
 import { amortize } from '../../loan/amortize'
-import type { LoanTerms } from '../../loan/terms'
+import type { Extra, LoanTerms } from '../../loan/terms'
 import { minor, type Minor } from '../../money/minor'
 import type { Refusal } from '../../refusal'
 import type { ComparedColumn } from '../values'
 import { comparedColumns } from './side-by-side'
 
-/** One thing about a loan that a visitor changes to see what would come of it. Amounts are minor units. */
-export type WhatIf =
+/** What a visitor changes about a loan to see what would come of it, all at once. Amounts are minor units. */
+export interface WhatIf {
   /** Paid on top with every payment. */
-  | { readonly kind: 'extra'; readonly amount: Minor }
+  readonly extra?: Minor | undefined
   /** Paid once, with the payment of this number counted from today; 0 is today. */
-  | { readonly kind: 'lumpSum'; readonly amount: Minor; readonly withPayment: number }
+  readonly lumpSum?: { readonly amount: Minor; readonly withPayment: number } | undefined
   /** Another yearly rate from the start, percent as a plain decimal. */
-  | { readonly kind: 'rate'; readonly annualRate: string }
+  readonly annualRate?: string | undefined
   /** Another regular payment: the number of payments follows from it. */
-  | { readonly kind: 'payment'; readonly payment: Minor }
+  readonly payment?: Minor | undefined
+}
 
 /** A loan as it is, and as it would be: the column beside it, or why there is none. */
 export interface WhatIfAnswer {
@@ -43,27 +44,19 @@ export function whatIf(terms: LoanTerms, changes: readonly WhatIf[]): WhatIfAnsw
   }
 }
 
-/** The terms with one change; an extra joins those agreed on already. */
-export function changedTerms(terms: LoanTerms, change: WhatIf): LoanTerms {
-  const { extras = [] } = terms
-  switch (change.kind) {
-    case 'extra':
-      return { ...terms, extras: [...extras, { amount: change.amount, every: 'payment' }] }
-    case 'lumpSum':
-      return {
-        ...terms,
-        extras: [
-          ...extras,
-          { amount: change.amount, every: 'once', at: numberOf(change.withPayment, terms) },
-        ],
-      }
-    case 'rate':
-      return { ...terms, annualRate: change.annualRate }
-    case 'payment': {
-      const { term: _, settleAtTerm: __, ...rest } = terms
-      return withoutLowering({ ...rest, payment: change.payment })
-    }
-  }
+/** The terms with what is changed; extras join those agreed on already. */
+export function changedTerms(terms: LoanTerms, { extra, lumpSum, annualRate, payment }: WhatIf): LoanTerms {
+  const extras: readonly Extra[] = [
+    ...(terms.extras ?? []),
+    ...(extra === undefined ? [] : [{ amount: extra, every: 'payment' as const }]),
+    ...(lumpSum === undefined
+      ? []
+      : [{ amount: lumpSum.amount, every: 'once' as const, at: numberOf(lumpSum.withPayment, terms) }]),
+  ]
+  const changed = { ...terms, ...(annualRate !== undefined && { annualRate }), extras }
+  if (payment === undefined) return changed
+  const { term: _, settleAtTerm: __, ...rest } = changed
+  return withoutLowering({ ...rest, payment })
 }
 
 /** With another payment the end follows from it: there is none to lower a payment towards after an extra. */

@@ -4,7 +4,7 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { resolveStyle } from '@vivid/contract'
 import { nastyTexts } from '@vivid/contract/formats/nasty-texts'
 import { fetchAllLanguages } from '@vivid/contract/wording'
-import { compile, starters } from '@vivid/core'
+import { compile, starters, minor } from '@vivid/core'
 import { contentOf } from '../../editions/edition-content'
 import { shippedStyles } from '../../house-styles/shipped-styles'
 import { shownFigures } from '../shown-figures'
@@ -35,6 +35,7 @@ function shownWith(text: string) {
     sheets: [],
     // A short loan says as much, sooner.
     answers: { term: { years: 5, months: 0 } },
+    beside: { whatIf: [{ name: text, extra: minor(100_00) }] },
     language: 'en-CA',
     on: '2026-11-25',
   })

@@ -14,7 +14,7 @@ import {
   type Texts,
 } from '@vivid/core'
 import { colourOnPaper } from '../../house-styles/on-paper'
-import type { ShownFigures } from '../shown-figures'
+import { besideOf, type ShownFigures } from '../shown-figures'
 import { inVisualOrder } from './visual-order'
 
 const require = createRequire(import.meta.url)
@@ -171,13 +171,36 @@ function readoutOf(readout: Readout, step: ReadoutStep, paper: Paper): Content[]
         ...(step.shows === 'assumptions' ? rich(step.text, paper) : []),
         ...shown.rates.map((rate) => text(rate)),
       ]
+    case 'whatIf':
+      return keptOf(readout, label, paper)
     // A picture of figures that stand in the schedule, and things to press.
     case 'chart':
     case 'schedule':
-    case 'whatIf':
     case 'actions':
       return []
   }
+}
+
+const keptRows = ['payment', 'payments', 'endDate', 'totalInterest', 'totalPaid', 'difference'] as const
+
+/** What the visitor kept beside the loan as it is: the figures side by side, and each in a sentence. */
+function keptOf(readout: Readout, label: string, paper: Paper): Content[] {
+  const { shown, text } = paper
+  const { figures, words } = shown
+  const found = besideOf(shown, readout)
+  if (!found) return []
+  const columns = found.kept.flatMap(({ name, column }) => (column ? [{ name, column }] : []))
+  const head = ['', words.whatIf.asItIs, ...columns.map(({ name }) => name)]
+  const rows = keptRows.map((row) => [
+    words.rows[row],
+    comparedCell(row, found.asItIs, true, figures),
+    ...columns.map(({ column }) => comparedCell(row, column, false, figures)),
+  ])
+  return [
+    heading(label, paper),
+    ...(columns.length > 0 ? [tableOf(head, rows, paper)] : []),
+    ...found.kept.map(({ name, sentence }) => text(`${name}: ${sentence}`, { margin: [0, 0, 0, 3] })),
+  ]
 }
 
 /** The parts of an amount as a bar, with their figures under it. */

@@ -62,6 +62,10 @@ export const englishPage: PageWords = {
   paymentNumber: (number, date) => (date ? `Payment ${number}, ${date}` : `Payment ${number}`),
   paymentsRange: (first, last) => `This loan has payments ${first} to ${last}.`,
 
+  partFailed: 'This part cannot be shown just now; the rest holds.',
+  partMissing: 'This part could not be fetched.',
+  tryAgain: 'Try again',
+
   print: 'Print',
   csv: 'Schedule as CSV',
   xlsx: 'Schedule as a spreadsheet',
@@ -73,7 +77,12 @@ export const englishPage: PageWords = {
   making: 'Making the file …',
   fileFailed: 'The file could not be made. Your figures are still here; try again in a moment.',
   keptThen: (day, figure) =>
-    `When this link was made, on ${day}, the figure was ${figure}. The calculator or its rates have changed since: what you see here is as of today.`,
+    `When this link was made, on ${day}, the figure was ${figure}; what you see here is as of today.`,
+  ratesSince: (names) => `The rates have changed since: ${names}.`,
+  calculatorSince: 'The calculator has been changed since.',
+  linkUnreadable: 'This link could not be read. The calculator begins as usual.',
+  linkNotAll: (questions) => `Some of this link could not be read. These begin as usual: ${questions}.`,
+  linkMore: 'This link also answers what is not asked any more.',
   beginsAsUsual: (questions) =>
     `This page was meant to begin with other answers here, which the calculator does not take any more; it begins with the usual ones: ${questions}.`,
   calendarEntry: (amount) => `Loan payment ${amount}`,
@@ -82,10 +91,6 @@ export const englishPage: PageWords = {
   illustration: 'An illustration, not an offer.',
 
   whatIf: {
-    extra: 'I paid extra each time',
-    lumpSum: 'I paid a lump sum',
-    rate: 'the rate changed',
-    payment: 'I paid a certain amount',
     extraAmount: 'Extra with every payment',
     lumpAmount: 'Lump sum',
     lumpWhen: 'Paid',
@@ -94,6 +99,8 @@ export const englishPage: PageWords = {
     newRate: 'Rate a year',
     newPayment: 'Each payment',
     keep: 'Keep it beside',
+    isKept: 'Stands beside',
+    nameIt: (label) => `A name for “${label}”`,
     remove: (label) => `Remove ${label}`,
     asItIs: 'as it is',
     named: {
@@ -102,8 +109,13 @@ export const englishPage: PageWords = {
       rate: (rate) => `at ${rate}`,
       payment: (amount) => `paying ${amount}`,
     },
-    says: ({ payment, time, isSooner, money, isLess }) =>
-      `${payment && `Each payment would be ${payment}. `}${time ? `${time} ${isSooner ? 'sooner' : 'later'}` : 'Paid off at the same time'}, ${money} ${isLess ? 'less' : 'more'} interest.`,
+    says: ({ payment, time, isSooner, money, isLess, isRepaid }) => {
+      if (isRepaid) return `That pays everything off at once${money && `, and saves ${money} of interest`}.`
+      if (!payment && !time && !money) return 'That changes nothing.'
+      const when = time ? `${time} ${isSooner ? 'sooner' : 'later'}` : 'Paid off at the same time'
+      const interest = money ? `${money} ${isLess ? 'less' : 'more'} interest` : 'for the same interest'
+      return `${payment && `Each payment would be ${payment}. `}${when}, ${interest}.`
+    },
     full: 'Four stand beside each other already; remove one to keep another.',
   },
 

@@ -62,6 +62,10 @@ export const frenchPage: PageWords = {
   paymentNumber: (number, date) => (date ? `Versement ${number}, ${date}` : `Versement ${number}`),
   paymentsRange: (first, last) => `Ce prêt a les versements ${first} à ${last}.`,
 
+  partFailed: 'Cette partie ne peut pas être affichée pour l’instant ; le reste est bon.',
+  partMissing: 'Cette partie n’a pas pu être chargée.',
+  tryAgain: 'Réessayer',
+
   print: 'Imprimer',
   csv: 'Calendrier en CSV',
   xlsx: 'Calendrier en feuille de calcul',
@@ -74,7 +78,13 @@ export const frenchPage: PageWords = {
   fileFailed:
     'Le fichier n’a pas pu être préparé. Vos chiffres sont toujours là ; réessayez dans un instant.',
   keptThen: (day, figure) =>
-    `Quand ce lien a été fait, le ${day}, le chiffre était ${figure}. Le calculateur ou ses taux ont changé depuis : ce que vous voyez ici vaut aujourd’hui.`,
+    `Quand ce lien a été fait, le ${day}, le chiffre était ${figure} ; ce que vous voyez ici vaut aujourd’hui.`,
+  ratesSince: (names) => `Les taux ont changé depuis : ${names}.`,
+  calculatorSince: 'Le calculateur a été modifié depuis.',
+  linkUnreadable: 'Ce lien n’a pas pu être lu. Le calculateur commence comme d’habitude.',
+  linkNotAll: (questions) =>
+    `Une partie de ce lien n’a pas pu être lue. Commencent comme d’habitude : ${questions}.`,
+  linkMore: 'Ce lien répond aussi à ce qui n’est plus demandé.',
   beginsAsUsual: (questions) =>
     `Cette page devait s’ouvrir sur d’autres réponses, que le calculateur n’accepte plus ; les réponses habituelles les remplacent : ${questions}.`,
   calendarEntry: (amount) => `Versement du prêt ${amount}`,
@@ -83,10 +93,6 @@ export const frenchPage: PageWords = {
   illustration: 'Une illustration, et non une offre.',
 
   whatIf: {
-    extra: 'je payais un supplément chaque fois',
-    lumpSum: 'je payais une somme d’un coup',
-    rate: 'le taux changeait',
-    payment: 'je payais un montant donné',
     extraAmount: 'Supplément à chaque versement',
     lumpAmount: 'Somme d’un coup',
     lumpWhen: 'Payée',
@@ -95,6 +101,8 @@ export const frenchPage: PageWords = {
     newRate: 'Taux annuel',
     newPayment: 'Chaque versement',
     keep: 'Garder à côté',
+    isKept: 'Gardé à côté',
+    nameIt: (label) => `Un nom pour « ${label} »`,
     remove: (label) => `Retirer ${label}`,
     asItIs: 'tel quel',
     named: {
@@ -103,8 +111,15 @@ export const frenchPage: PageWords = {
       rate: (rate) => `à ${rate}`,
       payment: (amount) => `en payant ${amount}`,
     },
-    says: ({ payment, time, isSooner, money, isLess }) =>
-      `${payment && `Chaque versement serait de ${payment}. `}${time ? `${time} plus ${isSooner ? 'tôt' : 'tard'}` : 'Remboursé au même moment'}, ${money} d’intérêts ${isLess ? 'en moins' : 'en plus'}.`,
+    says: ({ payment, time, isSooner, money, isLess, isRepaid }) => {
+      if (isRepaid) return `Tout est remboursé d’un coup${money && `, et ${money} d’intérêts sont épargnés`}.`
+      if (!payment && !time && !money) return 'Cela ne change rien.'
+      const when = time ? `${time} plus ${isSooner ? 'tôt' : 'tard'}` : 'Remboursé au même moment'
+      const interest = money
+        ? `${money} d’intérêts ${isLess ? 'en moins' : 'en plus'}`
+        : 'pour les mêmes intérêts'
+      return `${payment && `Chaque versement serait de ${payment}. `}${when}, ${interest}.`
+    },
     full: 'Quatre sont déjà côte à côte ; retirez-en un pour en garder un autre.',
   },
 

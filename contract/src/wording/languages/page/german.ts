@@ -62,6 +62,10 @@ export const germanPage: PageWords = {
   paymentNumber: (number, date) => (date ? `Rate ${number}, ${date}` : `Rate ${number}`),
   paymentsRange: (first, last) => `Dieses Darlehen hat die Raten ${first} bis ${last}.`,
 
+  partFailed: 'Dieser Teil kann gerade nicht gezeigt werden; alles andere stimmt.',
+  partMissing: 'Dieser Teil konnte nicht geladen werden.',
+  tryAgain: 'Noch einmal versuchen',
+
   print: 'Drucken',
   csv: 'Tilgungsplan als CSV',
   xlsx: 'Tilgungsplan als Tabellenblatt',
@@ -74,7 +78,12 @@ export const germanPage: PageWords = {
   fileFailed:
     'Die Datei konnte nicht erstellt werden. Ihre Zahlen sind noch da; versuchen Sie es gleich noch einmal.',
   keptThen: (day, figure) =>
-    `Als dieser Link am ${day} entstand, lautete die Zahl ${figure}. Der Rechner oder seine Zinssätze haben sich seitdem geändert: Was Sie hier sehen, gilt heute.`,
+    `Als dieser Link am ${day} entstand, lautete die Zahl ${figure}; was Sie hier sehen, gilt heute.`,
+  ratesSince: (names) => `Die Zinssätze haben sich seitdem geändert: ${names}.`,
+  calculatorSince: 'Der Rechner wurde seitdem geändert.',
+  linkUnreadable: 'Dieser Link war nicht lesbar. Der Rechner beginnt wie üblich.',
+  linkNotAll: (questions) => `Ein Teil dieses Links war nicht lesbar. Wie üblich beginnen: ${questions}.`,
+  linkMore: 'Dieser Link beantwortet auch, was nicht mehr gefragt wird.',
   beginsAsUsual: (questions) =>
     `Diese Seite sollte mit anderen Angaben beginnen, die der Rechner nicht mehr annimmt; hier stehen die üblichen: ${questions}.`,
   calendarEntry: (amount) => `Darlehensrate ${amount}`,
@@ -83,10 +92,6 @@ export const germanPage: PageWords = {
   illustration: 'Eine Beispielrechnung, kein Angebot.',
 
   whatIf: {
-    extra: 'ich jedes Mal mehr zahle',
-    lumpSum: 'ich einmal eine Summe zahle',
-    rate: 'sich der Zinssatz ändert',
-    payment: 'ich einen bestimmten Betrag zahle',
     extraAmount: 'Zusätzlich mit jeder Rate',
     lumpAmount: 'Einmalige Summe',
     lumpWhen: 'Gezahlt',
@@ -95,6 +100,8 @@ export const germanPage: PageWords = {
     newRate: 'Zinssatz im Jahr',
     newPayment: 'Jede Rate',
     keep: 'Daneben behalten',
+    isKept: 'Steht daneben',
+    nameIt: (label) => `Ein Name für „${label}“`,
     remove: (label) => `${label} entfernen`,
     asItIs: 'wie es ist',
     named: {
@@ -103,8 +110,14 @@ export const germanPage: PageWords = {
       rate: (rate) => `zu ${rate}`,
       payment: (amount) => `mit ${amount}`,
     },
-    says: ({ payment, time, isSooner, money, isLess }) =>
-      `${payment && `Jede Rate wäre ${payment}. `}${time ? `${time} ${isSooner ? 'früher' : 'später'}` : 'Zur selben Zeit abbezahlt'}, ${money} ${isLess ? 'weniger' : 'mehr'} Zinsen.`,
+    says: ({ payment, time, isSooner, money, isLess, isRepaid }) => {
+      if (isRepaid)
+        return `Damit ist alles auf einmal abbezahlt${money && `, und ${money} Zinsen sind gespart`}.`
+      if (!payment && !time && !money) return 'Das ändert nichts.'
+      const when = time ? `${time} ${isSooner ? 'früher' : 'später'}` : 'Zur selben Zeit abbezahlt'
+      const interest = money ? `${money} ${isLess ? 'weniger' : 'mehr'} Zinsen` : 'bei gleichen Zinsen'
+      return `${payment && `Jede Rate wäre ${payment}. `}${when}, ${interest}.`
+    },
     full: 'Vier stehen schon nebeneinander; entfernen Sie eine, um eine andere zu behalten.',
   },
 

@@ -62,6 +62,10 @@ export const hebrewPage: PageWords = {
   paymentNumber: (number, date) => (date ? `תשלום ${number}, ${date}` : `תשלום ${number}`),
   paymentsRange: (first, last) => `בהלוואה הזאת תשלומים ${first} עד ${last}.`,
 
+  partFailed: 'חלק זה אינו ניתן להצגה כרגע; כל השאר נכון.',
+  partMissing: 'לא ניתן היה לטעון חלק זה.',
+  tryAgain: 'לנסות שוב',
+
   print: 'הדפסה',
   csv: 'לוח הסילוקין כ־CSV',
   xlsx: 'לוח הסילוקין כגיליון',
@@ -72,8 +76,12 @@ export const hebrewPage: PageWords = {
   linkHere: 'הדפדפן לא מאפשר להעתיק. זה הקישור:',
   making: 'הקובץ בהכנה …',
   fileFailed: 'לא ניתן היה להכין את הקובץ. התוצאות עדיין כאן; אפשר לנסות שוב בעוד רגע.',
-  keptThen: (day, figure) =>
-    `כשהקישור נוצר, ב־${day}, המספר היה ${figure}. המחשבון או הריביות השתנו מאז: מה שמוצג כאן נכון להיום.`,
+  keptThen: (day, figure) => `כשהקישור נוצר, ב־${day}, המספר היה ${figure}; מה שמוצג כאן נכון להיום.`,
+  ratesSince: (names) => `הריביות השתנו מאז: ${names}.`,
+  calculatorSince: 'המחשבון השתנה מאז.',
+  linkUnreadable: 'לא ניתן לקרוא את הקישור. המחשבון מתחיל כרגיל.',
+  linkNotAll: (questions) => `חלק מהקישור לא נקרא. אלה מתחילים כרגיל: ${questions}.`,
+  linkMore: 'הקישור עונה גם על מה שכבר אינו נשאל.',
   beginsAsUsual: (questions) =>
     `הדף היה אמור להיפתח עם תשובות אחרות, שהמחשבון אינו מקבל עוד; במקומן מופיעות התשובות הרגילות: ${questions}.`,
   calendarEntry: (amount) => `תשלום הלוואה ${amount}`,
@@ -82,10 +90,6 @@ export const hebrewPage: PageWords = {
   illustration: 'המחשה בלבד, לא הצעה.',
 
   whatIf: {
-    extra: 'אוסיף בכל תשלום',
-    lumpSum: 'אשלם סכום חד־פעמי',
-    rate: 'הריבית תשתנה',
-    payment: 'אשלם סכום מסוים',
     extraAmount: 'תוספת לכל תשלום',
     lumpAmount: 'סכום חד־פעמי',
     lumpWhen: 'מועד',
@@ -94,6 +98,8 @@ export const hebrewPage: PageWords = {
     newRate: 'ריבית שנתית',
     newPayment: 'כל תשלום',
     keep: 'לשמור לצד',
+    isKept: 'עומד לצד',
+    nameIt: (label) => `שם עבור „${label}”`,
     remove: (label) => `הסרה: ${label}`,
     asItIs: 'כמו שזה',
     named: {
@@ -102,8 +108,13 @@ export const hebrewPage: PageWords = {
       rate: (rate) => `בריבית ${rate}`,
       payment: (amount) => `בתשלום ${amount}`,
     },
-    says: ({ payment, time, isSooner, money, isLess }) =>
-      `${payment && `כל תשלום יהיה ${payment}. `}${time ? `${isSooner ? 'מוקדם יותר' : 'מאוחר יותר'} ב־${time}` : 'מסתיים באותו מועד'}, ${money} ${isLess ? 'פחות' : 'יותר'} ריבית.`,
+    says: ({ payment, time, isSooner, money, isLess, isRepaid }) => {
+      if (isRepaid) return `כך הכול נפרע בבת אחת${money && `, ונחסכת ריבית של ${money}`}.`
+      if (!payment && !time && !money) return 'זה לא משנה דבר.'
+      const when = time ? `${isSooner ? 'מוקדם יותר' : 'מאוחר יותר'} ב־${time}` : 'מסתיים באותו מועד'
+      const interest = money ? `${money} ${isLess ? 'פחות' : 'יותר'} ריבית` : 'באותה ריבית'
+      return `${payment && `כל תשלום יהיה ${payment}. `}${when}, ${interest}.`
+    },
     full: 'כבר יש ארבעה זה לצד זה; יש להסיר אחד כדי לשמור אחר.',
   },
 

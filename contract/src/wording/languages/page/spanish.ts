@@ -62,6 +62,10 @@ export const spanishPage: PageWords = {
   paymentNumber: (number, date) => (date ? `Cuota ${number}, ${date}` : `Cuota ${number}`),
   paymentsRange: (first, last) => `Este préstamo tiene las cuotas ${first} a ${last}.`,
 
+  partFailed: 'Esta parte no se puede mostrar ahora; el resto es correcto.',
+  partMissing: 'Esta parte no se pudo cargar.',
+  tryAgain: 'Intentar de nuevo',
+
   print: 'Imprimir',
   csv: 'Calendario en CSV',
   xlsx: 'Calendario en hoja de cálculo',
@@ -73,7 +77,12 @@ export const spanishPage: PageWords = {
   making: 'Preparando el archivo …',
   fileFailed: 'No se pudo preparar el archivo. Sus cifras siguen aquí; inténtelo otra vez en un momento.',
   keptThen: (day, figure) =>
-    `Cuando se hizo este enlace, el ${day}, la cifra era ${figure}. La calculadora o sus tipos han cambiado desde entonces: lo que ve aquí vale hoy.`,
+    `Cuando se hizo este enlace, el ${day}, la cifra era ${figure}; lo que ve aquí vale hoy.`,
+  ratesSince: (names) => `Los tipos han cambiado desde entonces: ${names}.`,
+  calculatorSince: 'La calculadora ha cambiado desde entonces.',
+  linkUnreadable: 'Este enlace no se pudo leer. La calculadora empieza como siempre.',
+  linkNotAll: (questions) => `Una parte de este enlace no se pudo leer. Empiezan como siempre: ${questions}.`,
+  linkMore: 'Este enlace responde también a lo que ya no se pregunta.',
   beginsAsUsual: (questions) =>
     `Esta página debía empezar con otras respuestas, que la calculadora ya no admite; empieza con las habituales: ${questions}.`,
   calendarEntry: (amount) => `Cuota del préstamo ${amount}`,
@@ -82,10 +91,6 @@ export const spanishPage: PageWords = {
   illustration: 'Una ilustración, no una oferta.',
 
   whatIf: {
-    extra: 'pagara algo más cada vez',
-    lumpSum: 'pagara una suma de una vez',
-    rate: 'cambiara el tipo de interés',
-    payment: 'pagara una cantidad concreta',
     extraAmount: 'Extra con cada cuota',
     lumpAmount: 'Suma de una vez',
     lumpWhen: 'Pagada',
@@ -94,6 +99,8 @@ export const spanishPage: PageWords = {
     newRate: 'Tipo anual',
     newPayment: 'Cada cuota',
     keep: 'Guardar al lado',
+    isKept: 'Guardado al lado',
+    nameIt: (label) => `Un nombre para «${label}»`,
     remove: (label) => `Quitar ${label}`,
     asItIs: 'tal como está',
     named: {
@@ -102,8 +109,16 @@ export const spanishPage: PageWords = {
       rate: (rate) => `al ${rate}`,
       payment: (amount) => `pagando ${amount}`,
     },
-    says: ({ payment, time, isSooner, money, isLess }) =>
-      `${payment && `Cada cuota sería de ${payment}. `}${time ? `${time} ${isSooner ? 'antes' : 'después'}` : 'Pagado al mismo tiempo'}, ${money} ${isLess ? 'menos' : 'más'} de intereses.`,
+    says: ({ payment, time, isSooner, money, isLess, isRepaid }) => {
+      if (isRepaid)
+        return `Así queda todo pagado de una vez${money && `, y se ahorran ${money} de intereses`}.`
+      if (!payment && !time && !money) return 'Eso no cambia nada.'
+      const when = time ? `${time} ${isSooner ? 'antes' : 'después'}` : 'Pagado al mismo tiempo'
+      const interest = money
+        ? `${money} ${isLess ? 'menos' : 'más'} de intereses`
+        : 'con los mismos intereses'
+      return `${payment && `Cada cuota sería de ${payment}. `}${when}, ${interest}.`
+    },
     full: 'Ya hay cuatro uno junto a otro; quite uno para guardar otro.',
   },
 

@@ -1,11 +1,11 @@
 import { expect, test } from 'vitest'
-import { createFigures, fetchAllLanguages } from '@vivid/contract/wording'
 import type { ComparedColumn, Frequency, LoanTerms, Minor, WhatIf } from '@vivid/core/evaluate'
-import { nameOf, paymentAfter, sentenceOf, whenOf } from './what-ifs'
+import { createFigures } from './figures'
+import { fetchAllLanguages } from './languages'
+import { keptName, paymentAfter, whatIfName, whatIfSentence, whenOf } from './what-ifs'
 
 await fetchAllLanguages()
 const figures = createFigures('en-CA', 'CAD')
-const { page: words } = figures.words
 const terms = (frequency: Frequency): LoanTerms => ({
   principal: 1,
   annualRate: '5',
@@ -15,20 +15,23 @@ const terms = (frequency: Frequency): LoanTerms => ({
 const amount = (minor: number) => minor as Minor
 
 test.each<[WhatIf, string]>([
-  [{ kind: 'extra', amount: amount(250_00) }, '$250 extra each time'],
-  [{ kind: 'lumpSum', amount: amount(20_000_00), withPayment: 0 }, '$20,000 now'],
-  [{ kind: 'lumpSum', amount: amount(20_000_00), withPayment: 130 }, '$20,000 after 5 years'],
-  [{ kind: 'rate', annualRate: '5.25' }, 'at 5.25%'],
-  [{ kind: 'payment', payment: amount(1_500_00) }, 'paying $1,500'],
-])('%o stands under "%s"', (change, name) =>
-  expect(nameOf(change, terms('biweekly'), figures, words)).toBe(name),
-)
+  [{ extra: amount(250_00) }, '$250 extra each time'],
+  [{ lumpSum: { amount: amount(20_000_00), withPayment: 0 } }, '$20,000 now'],
+  [{ lumpSum: { amount: amount(20_000_00), withPayment: 130 } }, '$20,000 after 5 years'],
+  [{ annualRate: '5.25' }, 'at 5.25%'],
+  [{ payment: amount(1_500_00) }, 'paying $1,500'],
+  [{ extra: amount(250_00), annualRate: '5.25' }, 'at 5.25%, $250 extra each time'],
+])('%o stands under "%s"', (change, name) => {
+  expect(whatIfName(change, terms('biweekly'), figures)).toBe(name)
+  expect(keptName({ ...change, name: ' ' }, terms('biweekly'), figures)).toBe(name)
+  expect(keptName({ ...change, name: 'the raise' }, terms('biweekly'), figures)).toBe('the raise')
+})
 
 test('a lump sum after years goes with the payment that falls then', () => {
   expect(paymentAfter(0, terms('monthly'))).toBe(0)
   expect(paymentAfter(5, terms('monthly'))).toBe(60)
   expect(paymentAfter(2, terms('acceleratedBiweekly'))).toBe(52)
-  expect([whenOf(0, figures, words), whenOf(1, figures, words)]).toEqual(['now', 'after 1 year'])
+  expect([whenOf(0, figures), whenOf(1, figures)]).toEqual(['now', 'after 1 year'])
 })
 
 const column = (payments: number, totalInterest: number, payment = 900_00): ComparedColumn => ({
@@ -62,6 +65,14 @@ test.each([
   ],
   [column(1300, 100_00), column(1298, 99_00), 'weekly', '2 payments sooner, $1.00 less interest.'],
   [column(650, 100_00), column(624, 99_00), 'biweekly', '1 year sooner, $1.00 less interest.'],
+  [column(300, 0), column(301, 0), 'monthly', '1 month later, for the same interest.'],
+  [column(300, 9_00), column(300, 9_00), 'monthly', 'That changes nothing.'],
+  [
+    column(300, 9_00),
+    column(0, 0, 0),
+    'monthly',
+    'That pays everything off at once, and saves $9.00 of interest.',
+  ],
 ] as const)('%#: %s', (asItIs, changed, frequency, sentence) =>
-  expect(sentenceOf(asItIs, changed, terms(frequency), figures, words)).toBe(sentence),
+  expect(whatIfSentence(asItIs, changed, terms(frequency), figures)).toBe(sentence),
 )
