@@ -85,6 +85,7 @@ const settingNames: Readonly<Record<string, string>> = {
   'terms.initialRepayment': 'the initial repayment',
   'terms.gracePayments': 'the time at the start',
   'terms.gracePayment': 'what is paid in the time at the start',
+  'terms.gracePaid': 'whether the interest of that time is paid',
   'terms.insuranceYearly': 'the yearly insurance',
   'terms.insuranceUntil': 'where insurance ends',
   'terms.insuranceValue': 'the insured value',

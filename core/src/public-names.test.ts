@@ -74,6 +74,8 @@ test('the public names of the core', () => {
     'levelPaymentExact',
     'loanTerms',
     'loansTogether',
+    'mainText',
+    'mainTitle',
     'mergeDocuments',
     'minimumDownPayment',
     'minor',

@@ -1,5 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
+import { firstPaymentFrom } from '../calculator/evaluate/loan-terms'
 import { dueDate } from './due-dates'
 import { addDays, addMonths, daysBetween, isoDate, readIsoDate, type PlainDate } from '../dates/plain-date'
 
@@ -61,4 +62,27 @@ test('days are counted as the platform’s own calendar counts them (5,000 dates
 test('months back and forth end on the same day where the month is long enough', () => {
   expect(isoDate(addMonths(day('2026-03-15'), -15))).toBe('2024-12-15')
   expect(isoDate(addMonths(day('2026-03-31'), -1))).toBe('2026-02-28')
+})
+
+test('a schedule keeps today’s day of the month for good, whatever month it begins in', () => {
+  for (const frequency of ['monthly', 'semiMonthly', 'quarterly', 'halfYearly', 'yearly'] as const)
+    for (let i = 0; i < 800; i++) {
+      const today = addDays(day('2026-11-25'), i)
+      const { firstPayment, anchorDay } = firstPaymentFrom(today, frequency, 1)
+      const early = today.day > 15 ? today.day - 15 : today.day
+      const meant = frequency === 'semiMonthly' ? [early, early + 15] : [today.day]
+      for (let n = 1; n <= 30; n++) {
+        const due = dueDate(day(firstPayment ?? ''), frequency, n, anchorDay)
+        const last = addDays(addMonths({ ...due, day: 1 }, 1), -1).day
+        const held = meant.map((one) => Math.min(one, last)).includes(due.day)
+        expect([isoDate(today), frequency, n, isoDate(due), held]).toEqual([
+          isoDate(today),
+          frequency,
+          n,
+          isoDate(due),
+          true,
+        ])
+        expect(isoDate(due)).toBe(isoDate(dueDate(today, frequency, n + 1)))
+      }
+    }
 })

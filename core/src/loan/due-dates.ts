@@ -21,10 +21,23 @@ export function dueDate(
   const steps = number - 1
   if ('days' in every) return addDays(first, every.days * steps)
   if ('months' in every) return addMonths({ ...first, day: anchorDay ?? first.day }, every.months * steps)
-  const startsInSecondHalf = first.day > 15
-  const early = startsInSecondHalf ? first.day - 15 : first.day
-  const halves = steps + (startsInSecondHalf ? 1 : 0)
+  const early = earlyDay(anchorDay ?? first.day)
+  const halves = steps + (first.day === early ? 0 : 1)
   const { year, month } = addMonths({ ...first, day: 1 }, Math.floor(halves / 2))
   const day = halves % 2 === 0 ? early : early + 15
   return { year, month, day: Math.min(day, daysInMonth(year, month)) }
+}
+
+/** The earlier of the two days of the month that payments fall on twice a month, from either. */
+const earlyDay = (day: number): number => (day > 15 ? day - 15 : day)
+
+/**
+ * The day of the month to go on from where a first payment does not show it itself: its month is too short, or of the two
+ * days of a month it fell on the one that could also belong to another pair.
+ */
+export function anchorDayOf(day: number, first: PlainDate, frequency: Frequency): number | undefined {
+  const { every } = factsOf(frequency)
+  if ('days' in every) return undefined
+  const isShown = 'months' in every ? first.day === day : earlyDay(first.day) === earlyDay(day)
+  return isShown ? undefined : day
 }

@@ -3,11 +3,12 @@ import '../results/tables.css'
 import '../results/keeping.css'
 import { computed, nextTick, useTemplateRef } from 'vue'
 import type { Readout, ReadoutOf, WhatIfName } from '@vivid/core/evaluate'
-import { whatIf } from '@vivid/core/further'
+import { hasPaymentIn, whatIf } from '@vivid/core/further'
 import {
   keptName,
   lumpYears,
   MOST_BESIDE,
+  paymentAfter,
   whatIfName,
   whatIfSentence,
   whenOf,
@@ -28,6 +29,14 @@ const { figures, words, say, program, language } = calculator
 
 const terms = computed(() => calculator.results.value?.terms.get(readout.loan))
 const trying = calculator.tryingIn(step.id)
+/** When a lump sum can go with a payment; what was chosen before stays to be seen. */
+const whens = computed(() => {
+  const [agreed, ledger] = [terms.value, calculator.results.value?.ledgers.get(readout.loan)]
+  if (!agreed || !ledger) return [0]
+  return lumpYears.filter(
+    (years) => years === trying.years || hasPaymentIn(paymentAfter(years, agreed), agreed, ledger),
+  )
+})
 const labels = computed((): Record<WhatIfName, string> => ({
   extra: words.value.whatIf.extraAmount,
   lumpSum: words.value.whatIf.lumpAmount,
@@ -139,7 +148,7 @@ const rows = ['payment', 'payments', 'endDate', 'totalInterest', 'totalPaid', 'd
             <label :for="`${step.id}-when`">{{ words.whatIf.lumpWhen }}</label>
           </div>
           <select :id="`${step.id}-when`" v-model="trying.years" class="typed">
-            <option v-for="after in lumpYears" :key="after" :value="after">
+            <option v-for="after in whens" :key="after" :value="after">
               {{ whenOf(after, figures) }}
             </option>
           </select>

@@ -59,6 +59,7 @@ function stepMixes({ terms, options }: LoanStep): Mix[] {
       'Without a number of payments there is no such time.',
     ),
     ...needs('gracePayment', 'gracePayments', 'Without a number of payments there is no such time.'),
+    ...needs('gracePaid', 'gracePayments', 'Without a number of payments there is no such time.'),
     ...needs('insuranceUntil', 'insuranceValue', 'A share of the value needs the value.'),
     ...needs('insuranceValue', 'insuranceUntil', 'The value only says when premiums end.'),
   ]

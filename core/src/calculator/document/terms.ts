@@ -32,6 +32,8 @@ export const loanTerms = {
   /** A number of periods, or a length of time. */
   gracePayments: { takes: { is: 'oneOf', of: [count, { is: 'term' }] } },
   gracePayment: { takes: anyMoney },
+  /** Whether the interest of that time is paid as it arises, whatever the step's own choice. */
+  gracePaid: { takes: { is: 'yesNo' } },
   insuranceAdded: { takes: smallPercent },
   insuranceYearly: { takes: smallPercent },
   insuranceValue: { takes: money },

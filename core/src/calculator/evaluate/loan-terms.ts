@@ -1,8 +1,9 @@
-import { addDays, addMonths, isoDate, type PlainDate } from '../../dates/plain-date'
+import { isoDate, type PlainDate } from '../../dates/plain-date'
 import { Stopped } from '../../formula/computed'
 import { initialRepaymentPayment } from '../../loan/closed-forms'
+import { anchorDayOf, dueDate } from '../../loan/due-dates'
 import type { Ledger } from '../../loan/ledger'
-import type { Extra, LoanTerms, RateChange, When } from '../../loan/terms'
+import type { Extra, Grace, LoanTerms, RateChange, When } from '../../loan/terms'
 import type { MinorDigits } from '../../money/currencies'
 import { factsOf, type Frequency } from '../../rates/frequency'
 import { refuse, type Refusal } from '../../refusal'
@@ -33,7 +34,8 @@ export function loanTermsOf(
   const longest = LONGEST_YEARS * factsOf(frequency).perYear
   const givenFirst = terms.text('terms.firstPayment')
   // A time in which nothing is paid has no rows: the first payment comes after it.
-  const isSilent = options.graceInterest?.startsWith('added') && !terms.whole('terms.gracePayment')
+  const graceInterest = graceInterestOf(step, terms)
+  const isSilent = graceInterest.startsWith('added') && !terms.whole('terms.gracePayment')
   const silent = isSilent ? Math.min(grace ?? 0, LONGEST_GRACE) : 0
   const dates = givenFirst
     ? { firstPayment: givenFirst }
@@ -72,7 +74,13 @@ export function loanTermsOf(
       extras: extrasOf(step, terms, isoDate(today)),
       onExtra: options.onExtra,
       yearlyExtraLimit: terms.whole('terms.yearlyExtraLimit'),
-      grace: grace ? graceOf(step, terms, grace) : undefined,
+      grace: grace
+        ? {
+            payments: grace,
+            interest: graceInterest,
+            ...given({ payment: terms.whole('terms.gracePayment') }),
+          }
+        : undefined,
       rateChanges: rateChangesOf(step, terms),
       insurance:
         Object.keys(insurance).length > 0 && (insurance.addedPercent ?? insurance.yearlyPercent)
@@ -90,18 +98,14 @@ function periodsAhead(alreadyPaid: number, silent: number, due: 'end' | 'start' 
   return silent + (due === 'start' ? 0 : 1)
 }
 
-/** The first payment so many periods from today; today's day of the month is kept where a month is too short for it. */
+/** The first payment so many periods from today; the day of the month is kept where a month is too short for it. */
 export function firstPaymentFrom(
   today: PlainDate,
   frequency: Frequency,
   periods: number,
 ): Pick<LoanTerms, 'firstPayment' | 'anchorDay'> {
-  const first = periodsAfter(today, frequency, periods)
-  const isByMonth = 'months' in factsOf(frequency).every
-  return {
-    firstPayment: isoDate(first),
-    ...(isByMonth && first.day !== today.day ? { anchorDay: today.day } : {}),
-  }
+  const first = dueDate(today, frequency, periods + 1)
+  return { firstPayment: isoDate(first), ...given({ anchorDay: anchorDayOf(today.day, first, frequency) }) }
 }
 
 /**
@@ -144,14 +148,9 @@ function periodsOf(terms: TermsReader, path: string, frequency: Frequency): numb
   return Math.round((months * factsOf(frequency).perYear) / 12)
 }
 
-function graceOf(
-  { options }: StepOf<'loan'>,
-  terms: TermsReader,
-  payments: number,
-): NonNullable<LoanTerms['grace']> {
-  const payment = terms.whole('terms.gracePayment')
-  return { payments, interest: options.graceInterest ?? 'paid', ...given({ payment }) }
-}
+/** What becomes of interest before regular payments: as the step says, unless an answer says that it is paid. */
+const graceInterestOf = ({ options }: StepOf<'loan'>, terms: TermsReader): Grace['interest'] =>
+  terms.yes('terms.gracePaid') ? 'paid' : (options.graceInterest ?? 'paid')
 
 /** Extras of nothing are no extras; the ledger would refuse a limit or a date without one. */
 function extrasOf({ extras }: StepOf<'loan'>, terms: TermsReader, today: string): Extra[] | undefined {
@@ -185,13 +184,4 @@ function rateChangesOf({ rateChanges }: StepOf<'loan'>, terms: TermsReader): Rat
     annualRate: terms.percent(`rateChanges.${i}.annualRate`) ?? '0',
   }))
   return found.length > 0 ? found : undefined
-}
-
-/** The day so many periods after another: a loan's first payment falls one period after it was agreed on. */
-export function periodsAfter(day: PlainDate, frequency: Frequency, periods: number): PlainDate {
-  const { every } = factsOf(frequency)
-  if ('days' in every) return addDays(day, every.days * periods)
-  if ('months' in every) return addMonths(day, every.months * periods)
-  const months = addMonths(day, Math.floor(periods / 2))
-  return periods % 2 === 0 ? months : addDays(months, 15)
 }

@@ -8,7 +8,7 @@ import { compile } from '../compile/compile'
 import { mortgagePayment } from '../starters/mortgage-payment'
 import type { ComparedColumn } from '../values'
 import { evaluate } from './evaluate'
-import { whatIf, type WhatIf } from './what-if'
+import { changedTerms, hasPaymentIn, whatIf, type WhatIf } from './what-if'
 
 const terms: LoanTerms = {
   principal: 350_710_00,
@@ -129,6 +129,29 @@ describe('what if', () => {
       }),
       { numRuns: 300, seed: 13 },
     )
+  })
+
+  test('a lump sum after years is paid so long from today, also where nothing is paid at first', () => {
+    const study: LoanTerms = {
+      principal: 18_400_00,
+      annualRate: '5.5',
+      frequency: 'monthly',
+      term: { years: 10 },
+      firstPayment: '2028-06-25',
+      grace: { payments: 18, interest: 'addedSimple' },
+    }
+    const ledger = ledgerOf(study)
+    // 24 months from 25 November 2026 are 25 November 2028: the sixth payment.
+    const changed = changedTerms(study, { lumpSum: { amount: minor(1_000_00), withPayment: 24 } })
+    const row = ledgerOf(changed).at(6)
+    expect([row.date, row.extra]).toEqual(['2028-11-25', 1_000_00])
+    expect(hasPaymentIn(0, study, ledger)).toBe(true)
+    expect(hasPaymentIn(12, study, ledger)).toBe(false)
+    expect(hasPaymentIn(24, study, ledger)).toBe(true)
+    expect(hasPaymentIn(19, study, ledger)).toBe(true)
+    expect([hasPaymentIn(138, study, ledger), hasPaymentIn(139, study, ledger)]).toEqual([true, false])
+    const paid: LoanTerms = { ...study, grace: { payments: 18, interest: 'paid' } }
+    expect(hasPaymentIn(12, paid, ledgerOf(paid))).toBe(true)
   })
 
   test('terms that make no loan are refused as a whole', () => {

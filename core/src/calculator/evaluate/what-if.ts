@@ -1,5 +1,6 @@
 import type { LoanRun } from '../../formula/computed'
 import { amortize } from '../../loan/amortize'
+import type { Ledger } from '../../loan/ledger'
 import type { Extra, LoanTerms } from '../../loan/terms'
 import { minor, type Minor } from '../../money/minor'
 import type { Refusal } from '../../refusal'
@@ -10,7 +11,7 @@ import { comparedColumns } from './side-by-side'
 export interface WhatIf {
   /** Paid on top with every payment. */
   readonly extra?: Minor | undefined
-  /** Paid once, with the payment of this number counted from today; 0 is today. */
+  /** Paid once, with the payment that falls so many periods from today; 0 is today. */
   readonly lumpSum?: { readonly amount: Minor; readonly withPayment: number } | undefined
   /** Another yearly rate from the start, percent as a plain decimal. */
   readonly annualRate?: string | undefined
@@ -64,8 +65,24 @@ function withoutLowering({ onExtra: _, ...terms }: LoanTerms): LoanTerms {
   return terms
 }
 
-const numberOf = (fromToday: number, { alreadyPaid = 0 }: LoanTerms) =>
-  fromToday === 0 ? 0 : alreadyPaid + fromToday
+const numberOf = (fromToday: number, terms: LoanTerms) =>
+  fromToday === 0 ? 0 : (terms.alreadyPaid ?? 0) + fromToday - silentPeriods(terms)
+
+/** Periods from today in which nothing is paid: payments are numbered after them. */
+function silentPeriods({ grace, alreadyPaid }: LoanTerms): number {
+  const isSilent = grace?.interest.startsWith('added') && !grace.payment && !alreadyPaid
+  return isSilent ? (grace?.payments ?? 0) : 0
+}
+
+/** Whether a loan has a payment so many periods from today that a lump sum could go with; 0 is today itself. */
+export function hasPaymentIn(
+  periods: number,
+  terms: LoanTerms,
+  { lastNumber }: Pick<Ledger, 'lastNumber'>,
+): boolean {
+  const number = numberOf(periods, terms)
+  return periods === 0 || (number > (terms.alreadyPaid ?? 0) && number <= lastNumber)
+}
 
 const isRun = (one: LoanRun | Refusal): one is LoanRun => 'kind' in one
 

@@ -60,28 +60,21 @@ export const studyLoan = (): CalculatorDocument =>
         most: 20,
       }),
       loan(
-        'added',
-        'interest added',
+        'loan',
+        'the loan',
         {
           principal: 'amount',
           annualRate: 'rate',
           frequency: '"monthly"',
           term: 'term',
           gracePayments: 'months without payments',
+          gracePaid: 'during that time = "paid"',
         },
         { options: { dayCount: 'thirtyOver365', graceInterest: 'addedSimple' } },
       ),
-      loan('paid', 'interest paid', {}, { as: 'added', options: { graceInterest: 'paid' } }),
-      {
-        ...paymentFigure('interest added', t('Later you would pay', 'Plus tard vous paieriez')),
-        shownWhen: 'during that time = "added"',
-      },
-      {
-        ...paymentFigure('interest paid', t('Later you would pay', 'Plus tard vous paieriez')),
-        id: 'paymentPaid',
-        name: 'payment with interest paid',
-        shownWhen: 'during that time = "paid"',
-      },
+      loan('added', 'interest added', { gracePaid: 'false' }, { as: 'loan' }),
+      loan('paid', 'interest paid', { gracePaid: 'true' }, { as: 'loan' }),
+      paymentFigure('the loan', t('Later you would pay', 'Plus tard vous paieriez')),
       figure(
         'price',
         'price of waiting',
@@ -93,9 +86,9 @@ export const studyLoan = (): CalculatorDocument =>
         ),
         { shownWhen: 'months without payments > 0' },
       ),
-      interestFigure('interest added'),
-      endFigure('interest added'),
-      schedule('added'),
+      interestFigure('the loan'),
+      endFigure('the loan'),
+      schedule('loan'),
       assumptions(
         [
           'Each cycle counts 30 days of a 365-day year.',
@@ -113,6 +106,7 @@ export const studyLoan = (): CalculatorDocument =>
         '18,400 after 18 months',
         {},
         {
+          'the loan.payment': '216.16',
           'interest added.payment': '216.16',
           'interest added.total interest': '7421.57',
           'interest paid.payment': '199.69',

@@ -19,6 +19,7 @@ export const loanWords: Record<keyof StepOf<'loan'>['terms'] & string, Words> = 
   yearlyExtraLimit: ['Extras a year at most', 'no limit'],
   gracePayments: ['Time before regular payments', 'none'],
   gracePayment: ['Paid in each of them', 'nothing'],
+  gracePaid: ['Interest of that time is paid', 'as chosen below'],
   insuranceAdded: ['Premium added to the loan, percent', 'none'],
   insuranceYearly: ['Premium with payments, percent a year', 'none'],
   insuranceValue: ['Value of the home', 'not needed'],
@@ -88,7 +89,7 @@ export const loanGroups: readonly {
     title: 'Dates and fees',
     terms: ['firstPayment', 'alreadyPaid', 'financedFees', 'feeEachPayment', 'yearlyExtraLimit'],
   },
-  { title: 'A time before payments', terms: ['gracePayments', 'gracePayment'] },
+  { title: 'A time before payments', terms: ['gracePayments', 'gracePayment', 'gracePaid'] },
   {
     title: 'Mortgage insurance',
     terms: ['insuranceAdded', 'insuranceYearly', 'insuranceValue', 'insuranceUntil'],
