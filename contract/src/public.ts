@@ -3,7 +3,14 @@ import { minor, type Evaluation, type LedgerRow, type Program, type Readout, typ
 import { AskedDay, Ordinal } from './bounds'
 import type { FieldProblem } from './errors'
 import { isReachable, type LiveCalculator } from './visitor'
-import { figuresFor, doubtSentence, MOST_BESIDE, problemWithPlace, readoutText } from './wording'
+import {
+  conventionsSaid,
+  figuresFor,
+  doubtSentence,
+  MOST_BESIDE,
+  problemWithPlace,
+  readoutText,
+} from './wording'
 
 /**
  * A request to work a calculator out. Each answer is checked against its question by the core, which says more
@@ -68,6 +75,8 @@ export interface EvaluateResponse {
   readonly values: Readonly<Record<string, Value>>
   /** The same figures as the page shows, with its words; a schedule brings every payment. Minor units. */
   readonly readouts: readonly ReadoutSaid[]
+  /** What the loans take for granted, each in a sentence. */
+  readonly conventions: readonly string[]
   readonly problems: readonly FieldProblem[]
   /** What has to be said about an answer or a loan, and stops nothing: asked gently, or told. */
   readonly notices: readonly FieldProblem[]
@@ -96,6 +105,7 @@ export function evaluateResponse(
       ...readoutText(readout, figures, program.languages[0] ?? ''),
       ...(readout.shows === 'schedule' ? { payments: paymentsOf(evaluation, readout.loan) } : {}),
     })),
+    conventions: conventionsSaid(evaluation, program, figures),
     problems: fieldProblems(evaluation, program, language),
     notices: noticesOf(evaluation, program, language),
   }

@@ -7,6 +7,7 @@ export {
   type ShareUnit,
   type Unreadable,
 } from './answer-text'
+export { conventionsSaid } from './conventions'
 export { createFigures, figuresFor } from './figures'
 export type { Figures } from './language'
 export type { PageWords, WhatIfSaid } from './page-words'

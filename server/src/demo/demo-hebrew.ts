@@ -46,7 +46,7 @@ export const hebrewTexts = {
   schedule: { label: 'שנה אחר שנה' },
   assumptions: {
     label: 'מה החישוב מניח',
-    text: { 'en-CA': paragraphs('הריבית אינה משתנה עד הסוף.\nמיסים, ביטוח ועמלות אינם כלולים.') },
+    text: { 'en-CA': paragraphs('מיסים וביטוח דירה אינם כלולים.') },
   },
   keeping: { label: 'לשמור את התוצאות' },
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
-import { ratesSaid } from '@vivid/contract/wording'
+import { conventionsSaid, ratesSaid } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 import RichText from '../RichText.vue'
 
@@ -12,13 +12,20 @@ const { readout, calculator } = defineProps<{
 }>()
 const { figures, program, say, sayRich, sheets } = calculator
 
+const conventions = computed(() => {
+  const shown = calculator.results.value
+  return shown ? conventionsSaid(shown, program.value, figures.value) : []
+})
 const rates = computed(() => ratesSaid([readout], program.value, sheets.value, figures.value))
 </script>
 
 <template>
   <section class="result wide assumptions" :aria-label="say(step.label)">
     <h2>{{ say(step.label) }}</h2>
-    <RichText :text="sayRich(step.text)" />
+    <RichText v-if="sayRich(step.text)" :text="sayRich(step.text)" />
+    <ul v-if="conventions.length" class="rich">
+      <li v-for="line in conventions" :key="line">{{ line }}</li>
+    </ul>
     <p v-for="rate in rates" :key="rate" class="help">{{ rate }}</p>
   </section>
 </template>

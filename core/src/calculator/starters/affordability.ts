@@ -96,12 +96,10 @@ const assumed = assumptions(
   [
     'Housing costs may take 39 %, all debts 44 % of gross income.',
     'The limits are tested at your rate plus 2 %, and at 5.25 % at least.',
-    'The rate compounds every half year; payments are monthly.',
   ],
   [
     'Le logement peut prendre 39 % et l’ensemble des dettes 44 % du revenu brut.',
     'Les limites sont vérifiées à votre taux plus 2 %, et à 5,25 % au moins.',
-    'Le taux se capitalise chaque semestre ; les versements sont mensuels.',
   ],
 )
 

@@ -13,10 +13,8 @@ export const rich = (english: string, french: string): RichTexts => ({
 })
 
 /** A list as rich text, one item a line. */
-export const list = (english: readonly string[], french: readonly string[]): RichTexts => ({
-  'en-CA': bullets(english),
-  'fr-CA': bullets(french),
-})
+export const list = (english: readonly string[], french: readonly string[]): RichTexts =>
+  english.length > 0 ? { 'en-CA': bullets(english), 'fr-CA': bullets(french) } : {}
 const bullets = (items: readonly string[]): RichText => ({
   type: 'doc',
   content: [

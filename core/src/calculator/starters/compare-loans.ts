@@ -110,10 +110,7 @@ export const compareLoansStarter = (): CalculatorDocument =>
         })),
         ladder: null,
       },
-      assumptions(
-        ['Payments are monthly; rates compound every half year.'],
-        ['Versements mensuels ; les taux se capitalisent chaque semestre.'],
-      ),
+      assumptions([], []),
     ],
     proofs: [
       proof(

@@ -143,16 +143,7 @@ export const extraPayments = (): CalculatorDocument =>
         ladder: null,
       },
       schedule('faster', { columns: ['principal', 'extra', 'interest', 'balance'] }),
-      assumptions(
-        [
-          'Extras come off the balance on the day of the payment.',
-          'The payment stays the same; the loan ends sooner.',
-        ],
-        [
-          'Les suppléments réduisent le solde le jour du versement.',
-          'Le versement reste le même ; le prêt se termine plus tôt.',
-        ],
-      ),
+      assumptions([], []),
     ],
     proofs: [
       proof(

@@ -67,10 +67,7 @@ export const howLong = (): CalculatorDocument =>
         ),
       ),
       schedule('loan'),
-      assumptions(
-        ['The rate compounds with every payment and stays the same.'],
-        ['Le taux se capitalise à chaque versement et reste le même.'],
-      ),
+      assumptions([], []),
     ],
     proofs: [
       proof(

@@ -116,16 +116,8 @@ export const mortgagePayment = (): CalculatorDocument =>
       ),
       schedule('loan', { shownWhen: 'the loan.principal > 0' }),
       assumptions(
-        [
-          'The rate stays the same to the end and compounds every half year.',
-          'Property tax, insurance and fees are left out.',
-          'The first payment falls one period from today.',
-        ],
-        [
-          'Le taux reste le même jusqu’à la fin et se capitalise chaque semestre.',
-          'Les taxes foncières, les assurances et les frais sont exclus.',
-          'Le premier versement tombe une période après aujourd’hui.',
-        ],
+        ['Property tax and home insurance are left out.'],
+        ['Les taxes foncières et l’assurance habitation sont exclues.'],
       ),
     ],
     proofs: [

@@ -95,10 +95,7 @@ export const rateChange = (): CalculatorDocument =>
         ladder: null,
       },
       schedule('changed'),
-      assumptions(
-        ['The end date stays; the payment changes with the rate.'],
-        ['La date de fin reste ; le versement change avec le taux.'],
-      ),
+      assumptions([], []),
     ],
     proofs: [
       proof(

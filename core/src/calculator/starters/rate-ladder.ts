@@ -78,10 +78,7 @@ export const rateLadder = (): CalculatorDocument =>
         loans: [],
         ladder: 'table',
       },
-      assumptions(
-        ['The rate compounds every half year and stays the same.'],
-        ['Le taux se capitalise chaque semestre et reste le même.'],
-      ),
+      assumptions([], []),
     ],
     proofs: [
       proof(

@@ -171,10 +171,7 @@ export const refinanceStarter = (): CalculatorDocument =>
         ],
         sentence: t('', ''),
       },
-      assumptions(
-        ['Payments are monthly; both rates stay as they are.'],
-        ['Versements mensuels ; les deux taux restent tels quels.'],
-      ),
+      assumptions([], []),
     ],
     proofs: [
       proof(

@@ -89,16 +89,7 @@ export const studyLoan = (): CalculatorDocument =>
       interestFigure('the loan'),
       endFigure('the loan'),
       schedule('loan'),
-      assumptions(
-        [
-          'Each cycle counts 30 days of a 365-day year.',
-          'Before the first payment interest counts equal months.',
-        ],
-        [
-          'Chaque cycle compte 30 jours d’une année de 365 jours.',
-          'Avant le premier versement, les intérêts comptent des mois égaux.',
-        ],
-      ),
+      assumptions([], []),
     ],
     proofs: [
       proof(

@@ -112,10 +112,7 @@ export const vesselLoan = (): CalculatorDocument =>
         shows: 'explanation',
       },
       schedule('loan'),
-      assumptions(
-        ['Payments are monthly; the rate compounds with every payment.'],
-        ['Versements mensuels ; le taux se capitalise à chaque versement.'],
-      ),
+      assumptions([], []),
     ],
     proofs: [
       proof(

@@ -2,7 +2,14 @@ import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
 import pdfmake from 'pdfmake'
 import type { Column, Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
-import { comparedCell, isRightToLeft, ladderTable, readoutText, scheduleCell } from '@vivid/contract/wording'
+import {
+  comparedCell,
+  conventionsSaid,
+  isRightToLeft,
+  ladderTable,
+  readoutText,
+  scheduleCell,
+} from '@vivid/contract/wording'
 import {
   plainText,
   textIn,
@@ -169,6 +176,9 @@ function readoutOf(readout: Readout, step: ReadoutStep, paper: Paper): Content[]
       return [
         heading(label, paper),
         ...(step.shows === 'assumptions' ? rich(step.text, paper) : []),
+        ...conventionsSaid(shown.evaluation, shown.program, figures).map((line) =>
+          text(line, { margin: [0, 2, 0, 2] }),
+        ),
         ...shown.rates.map((rate) => text(rate)),
       ]
     case 'whatIf':

@@ -1,0 +1,113 @@
+import {
+  frequencies,
+  textIn,
+  type Evaluation,
+  type Ledger,
+  type LoanTerms,
+  type Program,
+  type ProgramStep,
+} from '@vivid/core/evaluate'
+import type { Figures } from './language'
+import { counted } from './languages'
+
+type Shown = Pick<Evaluation, 'readouts' | 'terms' | 'ledgers'>
+
+/**
+ * What the loans on a page take for granted, from their terms: nobody writes it, so that it never contradicts the
+ * arithmetic. Where loans differ in it, each is said with the name it has there.
+ */
+export function conventionsSaid(
+  shown: Shown,
+  { steps, languages }: Pick<Program, 'steps' | 'languages'>,
+  figures: Figures,
+): string[] {
+  const loans = loansShown(shown, steps).flatMap((one) => {
+    const [terms, ledger] = [shown.terms.get(one.loan), shown.ledgers.get(one.loan)]
+    return terms && ledger
+      ? [{ ...one, said: ofLoan(terms, ledger, canBeExtra(shown, one.loan), figures) }]
+      : []
+  })
+  const all = [...new Set(loans.flatMap(({ said }) => said))]
+  const lines = all.map((line) => {
+    const those = loans.filter(({ said }) => said.includes(line))
+    const names = those.map(({ label, name }) => textIn(label, figures.locale, languages[0] ?? '') || name)
+    return those.length === loans.length ? line : `${names.join(', ')}: ${line}`
+  })
+  return [...lines, ...ofComposites(steps, figures)]
+}
+
+interface LoanShown {
+  readonly loan: string
+  readonly name: string
+  readonly label: Readonly<Record<string, string>>
+}
+
+/** The loans that readouts show, in the order of the page; where none is shown by name, all that are worked out. */
+function loansShown({ readouts, terms }: Shown, steps: Program['steps']): LoanShown[] {
+  const stepOf = new Map(steps.map(({ step }) => [step.id, step]))
+  const nameOf = (loan: string) => stepOf.get(loan)?.name ?? loan
+  const plain = (loan: string): LoanShown => ({ loan, name: nameOf(loan), label: {} })
+  const found = readouts.flatMap((readout): LoanShown[] => {
+    if (readout.shows === 'schedule' || readout.shows === 'whatIf') return [plain(readout.loan)]
+    const step = stepOf.get(readout.shows === 'comparison' ? readout.comparison : readout.id)
+    const isChart = step?.kind === 'readout' && step.shows === 'chart'
+    const loans = step?.kind === 'comparison' || isChart ? step.loans : []
+    return loans.map(({ loan, label }) => ({ loan, name: nameOf(loan), label }))
+  })
+  const all = found.length > 0 ? found : [...terms.keys()].map(plain)
+  return all.filter(({ loan }, i) => all.findIndex((other) => other.loan === loan) === i)
+}
+
+const canBeExtra = ({ readouts, terms }: Shown, loan: string): boolean =>
+  (terms.get(loan)?.extras?.length ?? 0) > 0 ||
+  readouts.some((readout) => readout.shows === 'whatIf' && readout.loan === loan)
+
+function ofLoan(terms: LoanTerms, ledger: Ledger, hasExtras: boolean, figures: Figures): string[] {
+  const { conventions: words } = figures.words.page
+  const { frequency, compounding = 'perPayment', rateChanges, due, grace, rounding, alreadyPaid } = terms
+  const facts = frequencies[frequency]
+  const next = ledger.count > 0 ? ledger.at(ledger.firstNumber).date : undefined
+  const isInsured = terms.insurance?.yearlyPercent !== undefined
+  const hasFees = terms.fees?.eachPayment !== undefined
+  const silent = grace?.interest.startsWith('added') && !grace.payment
+  return [
+    words.compounds(compounding === 'perPayment' ? 0 : compounding),
+    rateChanges && rateChanges.length > 0 ? words.rateChanges : words.rateStays,
+    daysOf(terms, words),
+    ...(grace
+      ? [words.grace[grace.interest](counted(grace.payments, figures.words.payments, figures.locale))]
+      : []),
+    ...(next === undefined
+      ? []
+      : [(alreadyPaid && !silent ? words.nextPayment : words.firstPayment)(figures.date(next))]),
+    ...(due === 'start' ? [words.atStart] : []),
+    ...('monthlyPaymentOver' in facts && facts.monthlyPaymentOver !== undefined
+      ? [words.accelerated[facts.monthlyPaymentOver as 2 | 4]]
+      : []),
+    words.rounded[rounding?.payment ?? 'nearest'],
+    ...(hasExtras ? [words.extras[terms.onExtra ?? 'shorten']] : []),
+    ...(isInsured && hasFees
+      ? []
+      : [words.leftOut[!isInsured && !hasFees ? 'both' : isInsured ? 'fees' : 'insurance']]),
+  ]
+}
+
+function daysOf(
+  { dayCount = 'equal' }: LoanTerms,
+  { days }: Figures['words']['page']['conventions'],
+): string {
+  if (dayCount === 'equal') return days.equal(0)
+  const year = dayCount.endsWith('365') ? 365 : 360
+  return dayCount.startsWith('actual') ? days.actual(year) : days.thirty(year)
+}
+
+/** Affordability and refinancing pay monthly, and say how their rate compounds. */
+function ofComposites(steps: readonly ProgramStep[], { words }: Figures): string[] {
+  const { conventions } = words.page
+  const lines = steps.flatMap(({ step }) =>
+    step.kind === 'affordability' || step.kind === 'refinance'
+      ? [conventions.monthly, conventions.compounds(step.compounding === 'perPayment' ? 0 : step.compounding)]
+      : [],
+  )
+  return [...new Set(lines)]
+}
