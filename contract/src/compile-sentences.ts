@@ -139,6 +139,7 @@ const sentences: Sentences = {
   TEXT_NOT_TRANSLATED: ({ language }) =>
     `Not yet translated for ${language}; the main language is shown there.`,
   NOT_USED: () => 'Nothing uses this value.',
+  CHANGES_NOTHING: () => 'Nothing that visitors see depends on this answer.',
   HIDDEN_COUNTS: () =>
     'A loan rests on this answer. While it is hidden it counts as its default: say so, or let it count as nothing.',
   NEVER_SHOWN: () => 'The condition never holds: no visitor will see this.',

@@ -125,7 +125,7 @@ export {
   fileKinds,
   hostEvents,
   isFrameMessage,
-  keptLedger,
+  keptLoan,
   type EditionContent,
   type FileKind,
   type FrameMessage,

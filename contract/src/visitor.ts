@@ -1,4 +1,4 @@
-import type { Answers, Evaluation, Ledger, Program, RateSheet } from '@vivid/core/evaluate'
+import type { Answers, Evaluation, Ledger, Program, RateSheet, Texts } from '@vivid/core/evaluate'
 
 /** The lender's looks, resolved once into CSS custom properties when an edition is made. */
 export type HouseStyle = Readonly<Record<`--${string}`, string>>
@@ -46,13 +46,24 @@ export interface HandOverDetails {
 export const isReachable = (text: string): boolean =>
   /^[^\s@]+@[^\s@]+\.[^\s@]+$/.test(text) || text.replace(/\D/g, '').length >= 6
 
+/** A loan whose schedule is kept: which, and, where the page shows several side by side, what it is called there. */
+export interface KeptLoan {
+  readonly ledger: Ledger
+  readonly label: Texts | undefined
+}
+
 /** The loan whose schedule is kept: the one the page shows, else the first; none where nothing is borrowed. */
-export function keptLedger({
-  readouts,
-  ledgers,
-}: Pick<Evaluation, 'readouts' | 'ledgers'>): Ledger | undefined {
+export function keptLoan(
+  { readouts, ledgers }: Pick<Evaluation, 'readouts' | 'ledgers'>,
+  { steps }: Pick<Program, 'steps'>,
+): KeptLoan | undefined {
   const shown = readouts.find((readout) => readout.shows === 'schedule')
-  return (shown?.shows === 'schedule' && ledgers.get(shown.loan)) || [...ledgers.values()][0]
+  const scheduled = shown?.shows === 'schedule' && ledgers.has(shown.loan) ? shown.loan : undefined
+  const loan = scheduled ?? [...ledgers.keys()][0]
+  const ledger = loan === undefined ? undefined : ledgers.get(loan)
+  if (!ledger) return undefined
+  const compared = steps.flatMap(({ step }) => (step.kind === 'comparison' ? step.loans : []))
+  return { ledger, label: compared.find((one) => one.loan === loan)?.label }
 }
 
 /** What a host page hears of a calculator placed on it: what happened, never an answer or a person. */

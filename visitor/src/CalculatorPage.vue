@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
-import { readoutText } from '@vivid/contract/wording'
+import { oftenSaid, readoutText } from '@vivid/contract/wording'
 import { useCalculator, type CalculatorSource } from './model/use-calculator'
 import QuestionField from './questions/QuestionField.vue'
 import ReadoutView from './results/ReadoutView.vue'
@@ -46,7 +46,7 @@ const headline = computed(() => {
   return {
     label: say(step.label),
     ...readoutText(readout, figures.value, program.value.languages[0] ?? ''),
-    often: value.unit === 'money' && value.every ? figures.value.every(value.every) : '',
+    often: oftenSaid(value, figures.value),
   }
 })
 const announced = useAnnouncement(() =>

@@ -48,7 +48,7 @@ export function createFigures(
     },
     count: (n) => count.format(n),
     number: (text) => plain.format(text as unknown as number),
-    date: (iso) => date.format(utc(iso)),
+    date: (iso) => withOrdinal(date.formatToParts(utc(iso)), locale),
     month: (iso) => month.format(utc(iso)),
     every: (frequency) => words.every[frequency],
     per: (period) => words.per[period],
@@ -86,6 +86,12 @@ export function createFigures(
   }
   return figures
 }
+
+/** The first of a month is an ordinal in French: "1er janvier". */
+const withOrdinal = (parts: readonly Intl.DateTimeFormatPart[], locale: string): string =>
+  parts
+    .map(({ type, value }) => (type === 'day' && value === '1' && locale.startsWith('fr') ? '1er' : value))
+    .join('')
 
 /** A plain decimal cut to so many places, for reading; exact figures are rounded in the core. */
 function rounded(plain: string, places: number): string {

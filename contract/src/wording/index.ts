@@ -43,7 +43,7 @@ export {
   type NumberKind,
 } from './read-number'
 export { ratesSaid } from './rates-said'
-export { readoutText, sentenceText, type ReadoutText } from './readout-text'
+export { oftenSaid, readoutText, sentenceText, type ReadoutText } from './readout-text'
 export {
   keptName,
   lumpYears,
@@ -54,4 +54,4 @@ export {
   whenOf,
   type KeptWhatIf,
 } from './what-ifs'
-export { comparedCell, ladderTable, scheduleCell, type SaidTable } from './tables'
+export { comparedCell, ladderTable, lowestSaid, scheduleCell, type SaidTable } from './tables'

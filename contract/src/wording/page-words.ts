@@ -71,6 +71,10 @@ export interface PageWords {
   readonly slider: (label: string) => string
   readonly columns: Readonly<Record<ScheduleColumn, string>>
   readonly rows: Readonly<Record<ComparisonRow, string>>
+  /** Which of loans side by side is lowest by payment, by cost, or by both. */
+  readonly lowestPayment: (label: string, amount: string) => string
+  readonly lowestCost: (label: string, amount: string) => string
+  readonly lowestBoth: (label: string) => string
   readonly differs: string
   readonly rate: string
   readonly length: string
@@ -106,6 +110,10 @@ export interface PageWords {
   readonly linkMore: string
   /** Questions a page was to begin otherwise with, where that is not allowed any more. */
   readonly beginsAsUsual: (questions: string) => string
+  /** What is left of a loan when its payments end, and falls due then. */
+  readonly balloonEntry: (amount: string) => string
+  /** Whose schedule a file has, where the page shows several loans. */
+  readonly scheduleOf: (label: string) => string
   readonly calendarEntry: (amount: string) => string
   readonly madeOn: (day: string, edition: number) => string
   readonly pageOf: (page: number, pages: number) => string

@@ -68,6 +68,47 @@ export function comparedCell(
   }
 }
 
+/** Which of loans side by side has the lowest payment, and which costs least to borrow; nothing of one alone. */
+export function lowestSaid(
+  columns: readonly ComparedColumn[],
+  labels: readonly string[],
+  figures: Figures,
+): string {
+  const lowest = (of: (column: ComparedColumn) => number) => {
+    const least = Math.min(...columns.map(of))
+    return columns.flatMap((column, i) => (of(column) === least ? [i] : []))
+  }
+  if (columns.length < 2) return ''
+  const [cheap, low] = [lowest(({ costOfBorrowing }) => costOfBorrowing), lowest(({ payment }) => payment)]
+  const named = (which: readonly number[]) => which.map((i) => labels[i]).join(', ')
+  const { lowestBoth, lowestCost, lowestPayment } = figures.words.page
+  const said = (which: readonly number[], of: (column: ComparedColumn) => number) => {
+    const column = columns[which[0] ?? 0]
+    return column ? figures.money(of(column)) : ''
+  }
+  // Where all are the same there is nothing to name.
+  if (cheap.length === columns.length && low.length === columns.length) return ''
+  if (named(cheap) === named(low)) return lowestBoth(named(low))
+  return [
+    ...(low.length < columns.length
+      ? [
+          lowestPayment(
+            named(low),
+            said(low, ({ payment }) => payment),
+          ),
+        ]
+      : []),
+    ...(cheap.length < columns.length
+      ? [
+          lowestCost(
+            named(cheap),
+            said(cheap, ({ costOfBorrowing }) => costOfBorrowing),
+          ),
+        ]
+      : []),
+  ].join(' ')
+}
+
 /** A ladder: a row a rung; or, over rates and lengths at once, rates down and lengths across. */
 export function ladderTable(
   { over, rungs }: Extract<Readout, { shows: 'ladder' }>,

@@ -1,5 +1,5 @@
-import { readoutText, textOfAnswer } from '@vivid/contract/wording'
-import { textIn, type Answers } from '@vivid/core'
+import { oftenSaid, readoutText, textOfAnswer } from '@vivid/contract/wording'
+import { textIn, type Answers, type Readout } from '@vivid/core'
 import { besideOf, type ShownFigures } from '../public/shown-figures'
 import type { HandOverBody } from './hand-overs-store'
 
@@ -12,6 +12,9 @@ export interface HandOverPerson {
 /** What is passed on of a visitor's figures: what was asked, answered and shown, in their language. */
 export function handOverOf(shown: ShownFigures, answers: Answers, person: HandOverPerson): HandOverBody {
   const { calculator, program, evaluation, figures, language, main, on } = shown
+  /** With how often the amount recurs. */
+  const labelled = (label: string, readout: Readout) =>
+    readout.shows === 'figure' ? [label, oftenSaid(readout.value, figures)].filter(Boolean).join(' ') : label
   return {
     calculator: calculator.slug,
     title: textIn(program.title, language, main),
@@ -39,7 +42,7 @@ export function handOverOf(shown: ShownFigures, answers: Answers, person: HandOv
           sentence: says,
         }))
       return step?.kind === 'readout' && (figure || sentence)
-        ? [{ label: textIn(step.label, language, main), figure, sentence }]
+        ? [{ label: labelled(textIn(step.label, language, main), readout), figure, sentence }]
         : []
     }),
   }

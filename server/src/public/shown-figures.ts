@@ -1,4 +1,4 @@
-import { keptLedger, type LiveCalculator, type ShownRequest } from '@vivid/contract'
+import { keptLoan, type LiveCalculator, type ShownRequest } from '@vivid/contract'
 import {
   figuresFor,
   keptName,
@@ -14,6 +14,7 @@ import {
   isoDate,
   readIsoDate,
   readMoment,
+  textIn,
   type Answers,
   type Evaluation,
   type Ledger,
@@ -47,6 +48,8 @@ export interface ShownFigures {
   readonly beside: ShownInput['beside']
   /** The loan whose schedule is kept: the one shown, else the first. */
   readonly ledger: Ledger | undefined
+  /** What that loan is called, where the page shows several side by side; else empty. */
+  readonly ledgerName: string
   /** The days the looked-up rates took effect, said with the names of their sheets. */
   readonly rates: readonly string[]
 }
@@ -105,17 +108,20 @@ export function shownFigures({
       field: `answers.${wrong.field}`,
       details: { what: problemWithPlace(wrong, program, figures) },
     })
+  const kept = keptLoan(evaluation, program)
+  const main = program.languages[0] ?? language
   return {
     calculator,
     program,
     evaluation,
     language,
-    main: program.languages[0] ?? language,
+    main,
     figures,
     words: figures.words.page,
     on,
     beside,
-    ledger: keptLedger(evaluation),
+    ledger: kept?.ledger,
+    ledgerName: kept?.label ? textIn(kept.label, language, main) : '',
     rates: ratesSaid(evaluation.readouts, program, sheets, figures),
   }
 }

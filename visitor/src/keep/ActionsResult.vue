@@ -2,7 +2,7 @@
 import '../results/tables.css'
 import '../results/keeping.css'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
-import { fileKinds, keptLedger, type FileKind } from '@vivid/contract/visitor'
+import { fileKinds, keptLoan, type FileKind } from '@vivid/contract/visitor'
 import { type ActionName, type RateSheet, type Readout, type ReadoutOf, startOf } from '@vivid/core/evaluate'
 import type { TellHost } from '../frame/tell-host'
 import type { Calculator } from '../model/use-calculator'
@@ -20,7 +20,13 @@ const { step, readout, calculator, tellHost } = defineProps<{
 }>()
 const { words, say, results, program, live } = calculator
 
-const ledger = computed(() => results.value && keptLedger(results.value))
+const kept = computed(() => results.value && keptLoan(results.value, program.value))
+const ledger = computed(() => kept.value?.ledger)
+/** What is saved is named by the calculator, and by the loan where several stand side by side. */
+const fileName = computed(() => {
+  const label = kept.value?.label ? say(kept.value.label) : ''
+  return [live.value?.slug ?? 'schedule', label].filter(Boolean).join(' ')
+})
 const needsLedger: readonly ActionName[] = ['csv', 'xlsx', 'calendar']
 const actions = computed(() =>
   readout.actions.filter(
@@ -88,7 +94,7 @@ async function act(action: ActionName): Promise<void> {
         new Blob([scheduleCsv(ledger.value, program.value, words.value)], {
           type: 'text/csv;charset=utf-8',
         }),
-        `${live.value?.slug ?? 'schedule'}.csv`,
+        `${fileName.value}.csv`,
       )
       tellHost('kept')
   }
@@ -100,7 +106,7 @@ async function makeFile(kind: FileKind): Promise<void> {
   making.value = kind
   said.value = words.value.making
   try {
-    saveFile(await fetchFile(live.value, kind, shown()), `${live.value.slug}.${endings[kind]}`)
+    saveFile(await fetchFile(live.value, kind, shown()), `${fileName.value}.${endings[kind]}`)
     said.value = ''
     tellHost('kept')
   } catch {

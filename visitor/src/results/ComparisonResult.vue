@@ -2,6 +2,7 @@
 import './tables.css'
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
+import { lowestSaid } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 import ComparedTable from './ComparedTable.vue'
 
@@ -10,7 +11,7 @@ const { step, readout, calculator } = defineProps<{
   readout: Extract<Readout, { shows: 'comparison' }>
   calculator: Calculator
 }>()
-const { say, steps } = calculator
+const { say, steps, figures } = calculator
 
 const columns = computed(() => {
   const compared = steps.value.find(({ id }) => id === readout.comparison)
@@ -20,6 +21,13 @@ const columns = computed(() => {
     return { column, label: (loan && say(loan.label)) || loan?.loan || '' }
   })
 })
+const lowest = computed(() =>
+  lowestSaid(
+    readout.columns,
+    columns.value.map(({ label }) => label),
+    figures.value,
+  ),
+)
 </script>
 
 <template>
@@ -31,5 +39,6 @@ const columns = computed(() => {
       :label="say(step.label)"
       :calculator="calculator"
     />
+    <p v-if="lowest" class="sentence">{{ lowest }}</p>
   </section>
 </template>

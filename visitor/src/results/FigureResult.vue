@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
-import { readoutText } from '@vivid/contract/wording'
+import { oftenSaid, readoutText } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 import CopyFigure from './CopyFigure.vue'
 import PartsOfWhole from './PartsOfWhole.vue'
@@ -15,15 +15,7 @@ const { figures, say, words } = calculator
 
 const text = computed(() => readoutText(readout, figures.value, calculator.program.value.languages[0] ?? ''))
 /** How often the amount recurs, said behind the label. */
-const often = computed(() => {
-  const { value } = readout
-  if (value.unit !== 'money' || value.per === undefined) return ''
-  return value.per === 'payment'
-    ? value.every
-      ? figures.value.every(value.every)
-      : ''
-    : figures.value.per(value.per)
-})
+const often = computed(() => oftenSaid(readout.value, figures.value))
 const isWhole = computed(() => readout.parts.some(({ value }) => 'money' in value && value.money > 0))
 </script>
 

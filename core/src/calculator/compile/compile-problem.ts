@@ -19,7 +19,7 @@ export type CompileFault =
   | { readonly code: 'SHEET_KEY_MISSING'; readonly key: string }
   | { readonly code: 'LABEL_MISSING' }
   | { readonly code: 'TEXT_NOT_TRANSLATED'; readonly language: string }
-  | { readonly code: 'NOT_USED' | 'NEVER_SHOWN' | 'HIDDEN_COUNTS' }
+  | { readonly code: 'NOT_USED' | 'CHANGES_NOTHING' | 'NEVER_SHOWN' | 'HIDDEN_COUNTS' }
   | FormulaProblem
 
 export type CompileProblem = CompileFault & {
@@ -32,6 +32,7 @@ const gentle: ReadonlySet<string> = new Set([
   ...gentleCodes,
   'TEXT_NOT_TRANSLATED',
   'NOT_USED',
+  'CHANGES_NOTHING',
   'NEVER_SHOWN',
   'HIDDEN_COUNTS',
   'TERM_AND_PAYMENT',

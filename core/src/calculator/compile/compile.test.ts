@@ -7,6 +7,7 @@ import { evaluate } from '../evaluate/evaluate'
 import { loan, money, t, working, yesNo, choice } from '../starters/build'
 import { mortgagePayment } from '../starters/mortgage-payment'
 import { addedPremiums } from '../starters/sheets'
+import { starters } from '../starters'
 import { compile, stoppingProblems } from './compile'
 import { isGentle } from './compile-problem'
 
@@ -268,6 +269,22 @@ test('a fault is told where it can be mended, and not again wherever its value i
       field: 'formula',
     },
   ])
+})
+
+test('a question whose answer reaches nothing that is shown is asked about, through however many workings', () => {
+  const behind = [
+    yesNo('q', 'q', t('Q', 'Q'), false),
+    working('a', 'a', 'if q then 1 else 2', { unit: 'number' }),
+    working('b', 'b', 'a * 2', { unit: 'number' }),
+  ]
+  const codes = ({ problems }: { problems: readonly { code: string; step: string | undefined }[] }) =>
+    problems.flatMap(({ code, step }) =>
+      code === 'CHANGES_NOTHING' || code === 'NOT_USED' ? [`${code} ${step}`] : [],
+    )
+  expect(codes(compile(withSteps(...behind)))).toEqual(['CHANGES_NOTHING q', 'NOT_USED b'])
+  const shown = { ...working('b', 'b', 'a * 2', { unit: 'number' }), shown: true }
+  expect(codes(compile(withSteps(...behind.slice(0, 2), shown)))).toEqual([])
+  for (const { id, make, sheets } of starters) expect([id, codes(compile(make(), sheets))]).toEqual([id, []])
 })
 
 test('unused values, conditions that never hold and missing translations are questions, and stop nothing', () => {

@@ -290,9 +290,30 @@ function unusedProblems(
   uses: ReadonlyMap<string, readonly string[]>,
 ): CompileProblem[] {
   const used = new Set([...uses.values()].flat())
-  return steps
-    .filter((step) => hasValue(step) && !used.has(step.id) && !(step.kind === 'working' && step.shown))
-    .map((step) => ({ code: 'NOT_USED', step: step.id, field: 'name' }))
+  const isShown = (step: CalculatorStep) => step.kind === 'readout' || (step.kind === 'working' && step.shown)
+  const reached = reachedFrom(steps.filter(isShown), uses)
+  return steps.flatMap((step): CompileProblem[] => {
+    if (!hasValue(step) || isShown(step)) return []
+    if (!used.has(step.id)) return [{ code: 'NOT_USED', step: step.id, field: 'name' }]
+    return step.kind === 'question' && !reached.has(step.id)
+      ? [{ code: 'CHANGES_NOTHING', step: step.id, field: 'name' }]
+      : []
+  })
+}
+
+/** The steps that these take values from, and so on to the beginning. */
+function reachedFrom(
+  from: readonly CalculatorStep[],
+  uses: ReadonlyMap<string, readonly string[]>,
+): ReadonlySet<string> {
+  const reached = new Set<string>()
+  const left = from.map(({ id }) => id)
+  for (let id = left.pop(); id !== undefined; id = left.pop()) {
+    if (reached.has(id)) continue
+    reached.add(id)
+    left.push(...(uses.get(id) ?? []))
+  }
+  return reached
 }
 
 /** Hidden answers that a loan rests on and whose author has not said what they count as. */
@@ -300,13 +321,10 @@ function hiddenProblems(
   steps: readonly CalculatorStep[],
   uses: ReadonlyMap<string, readonly string[]>,
 ): CompileProblem[] {
-  const reached = new Set<string>()
-  const left = steps.flatMap(({ kind, id }) => (RESTS_ON_LOANS.has(kind) ? [id] : []))
-  for (let id = left.pop(); id !== undefined; id = left.pop()) {
-    if (reached.has(id)) continue
-    reached.add(id)
-    left.push(...(uses.get(id) ?? []))
-  }
+  const reached = reachedFrom(
+    steps.filter(({ kind }) => RESTS_ON_LOANS.has(kind)),
+    uses,
+  )
   return steps.flatMap((step): CompileProblem[] => {
     const isUndecided =
       step.kind === 'question' && step.shownWhen.trim() !== '' && step.whenHidden === undefined

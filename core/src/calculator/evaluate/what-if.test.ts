@@ -154,6 +154,12 @@ describe('what if', () => {
     expect(hasPaymentIn(12, paid, ledgerOf(paid))).toBe(true)
   })
 
+  test('a payment that would go on for more than a hundred years is refused', () => {
+    const interest = ledgerOf(terms).at(1).interest
+    const found = whatIf(terms, [{ payment: minor(interest + 1) }])
+    expect('ok' in found ? found : found.changed[0]).toMatchObject({ ok: false, code: 'TERM_TOO_LONG' })
+  })
+
   test('terms that make no loan are refused as a whole', () => {
     expect(whatIf({ ...terms, principal: -1 }, [])).toMatchObject({ ok: false })
   })

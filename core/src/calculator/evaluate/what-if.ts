@@ -3,7 +3,8 @@ import { amortize } from '../../loan/amortize'
 import type { Ledger } from '../../loan/ledger'
 import type { Extra, LoanTerms } from '../../loan/terms'
 import { minor, type Minor } from '../../money/minor'
-import type { Refusal } from '../../refusal'
+import { factsOf } from '../../rates/frequency'
+import { refuse, type Refusal } from '../../refusal'
 import type { ComparedColumn } from '../values'
 import { comparedColumns } from './side-by-side'
 
@@ -18,6 +19,8 @@ export interface WhatIf {
   /** Another regular payment: the number of payments follows from it. */
   readonly payment?: Minor | undefined
 }
+
+const LONGEST_YEARS = 100
 
 /** A loan as it is, and as it would be: the column beside it, or why there is none. */
 export interface WhatIfAnswer {
@@ -90,5 +93,7 @@ function runOf(terms: LoanTerms): LoanRun | Refusal {
   const ledger = amortize(terms)
   if (!ledger.ok) return ledger
   const { principal, frequency } = terms
+  // A given payment may go on for ever so long; that is no answer to anybody.
+  if (ledger.count > LONGEST_YEARS * factsOf(frequency).perYear) return refuse('TERM_TOO_LONG', 'payment')
   return { kind: 'loan', agreedOn: '', principal: minor(principal), frequency, terms, ledger }
 }

@@ -324,7 +324,7 @@ export const endFigure = (name: string): ReadoutOf<'figure'> =>
   figure(
     'endDate',
     'paid off on',
-    t('Paid off', 'Remboursé'),
+    t('Last payment', 'Dernier versement'),
     `${name}.end date`,
     t(`After {${name}.payments} payments.`, `Après {${name}.payments} versements.`),
   )

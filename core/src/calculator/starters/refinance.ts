@@ -122,6 +122,13 @@ export const refinanceStarter = (): CalculatorDocument =>
         'the change.verdict = "saves"',
       ),
       sentence(
+        'same',
+        'verdict same',
+        verdict,
+        t('It makes no difference over your stay.', 'Cela ne fait aucune différence pendant votre séjour.'),
+        'the change.verdict = "same"',
+      ),
+      sentence(
         'longer',
         'verdict longer',
         verdict,

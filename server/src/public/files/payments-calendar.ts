@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import ical, { ICalCalendarMethod } from 'ical-generator'
+import ical, { ICalCalendarMethod, ICalEventTransparency } from 'ical-generator'
 import { plainLine } from '@vivid/contract/formats'
 import { textIn, type Ledger } from '@vivid/core'
 import type { ShownFigures } from '../shown-figures'
@@ -10,7 +10,7 @@ export async function paymentsCalendar(shown: ShownFigures): Promise<Buffer> {
   const { ledger } = shown
   if (!ledger) throw new Error('a schedule is kept of a loan only')
   const calendar = ical({
-    name: plainLine(textIn(program.title, language, main)),
+    name: plainLine([textIn(program.title, language, main), shown.ledgerName].filter(Boolean).join(' · ')),
     prodId: {
       company: plainLine(program.lender).replace(/\/+/g, ' '),
       product: 'payments',
@@ -29,10 +29,23 @@ export async function paymentsCalendar(shown: ShownFigures): Promise<Buffer> {
       stamp: new Date(`${shown.on}T00:00:00Z`),
       timezone: 'UTC',
       allDay: true,
+      // A day to pay is not a day to be busy.
+      transparency: ICalEventTransparency.TRANSPARENT,
       summary: plainLine(words.calendarEntry(figures.money(payment))),
       description: `${words.paymentNumber(figures.count(number), '')}. ${words.columns.balance}: ${figures.money(closing)}. ${words.illustration}`,
     })
   }
+  if (ledger.totals.balloon > 0 && ledger.endsOn)
+    calendar.createEvent({
+      id: `${name}-balloon@payments.invalid`,
+      start: new Date(`${ledger.endsOn}T00:00:00Z`),
+      stamp: new Date(`${shown.on}T00:00:00Z`),
+      timezone: 'UTC',
+      allDay: true,
+      transparency: ICalEventTransparency.TRANSPARENT,
+      summary: plainLine(words.balloonEntry(figures.money(ledger.totals.balloon))),
+      description: words.illustration,
+    })
   return Buffer.from(calendar.toString())
 }
 

@@ -7,6 +7,8 @@ import {
   conventionsSaid,
   isRightToLeft,
   ladderTable,
+  lowestSaid,
+  oftenSaid,
   readoutText,
   scheduleCell,
 } from '@vivid/contract/wording'
@@ -130,9 +132,12 @@ function readoutOf(readout: Readout, step: ReadoutStep, paper: Paper): Content[]
     case 'meter': {
       const isHead = readout.shows === 'figure' && readout.headline
       const { value } = readout.shows === 'figure' ? readout : { value: readout.total }
-      const often = value.unit === 'money' && value.every ? ` ${figures.every(value.every)}` : ''
+      const often = oftenSaid(value, figures)
       return [
-        text(`${label}${often}`, { color: paper.colour('--ink-soft'), margin: [0, isHead ? 0 : 8, 0, 0] }),
+        text([label, often].filter(Boolean).join(' '), {
+          color: paper.colour('--ink-soft'),
+          margin: [0, isHead ? 0 : 8, 0, 0],
+        }),
         text(figure, { fontSize: isHead ? 30 : 17, bold: true }),
         ...parts,
         ...(sentence ? [text(sentence)] : []),
@@ -159,7 +164,8 @@ function readoutOf(readout: Readout, step: ReadoutStep, paper: Paper): Content[]
         figures.words.page.rows[row],
         ...readout.columns.map((column, i) => comparedCell(row, column, i === 0, figures)),
       ])
-      return [heading(label, paper), tableOf(['', ...head], rows, paper)]
+      const lowest = lowestSaid(readout.columns, head, figures)
+      return [heading(label, paper), tableOf(['', ...head], rows, paper), ...(lowest ? [text(lowest)] : [])]
     }
     case 'ladder': {
       const { head, rows } = ladderTable(readout, figures)
@@ -287,7 +293,10 @@ function scheduleOf(paper: Paper): Content[] {
   const named = columns.map((column) => words.columns[column])
   const paidToo: ScheduleColumn[] = columns.includes('payment') ? columns : ['payment', ...columns]
   return [
-    { ...heading(say(step.label), paper), pageBreak: 'before' },
+    {
+      ...heading([say(step.label), shown.ledgerName].filter(Boolean).join(' · '), paper),
+      pageBreak: 'before',
+    },
     tableOf(
       [words.year, ...named],
       readout.years.map((year) => [

@@ -42,6 +42,7 @@ export async function scheduleWorkbook(shown: ShownFigures): Promise<Buffer> {
   for (const { year, paid, principal, interest, extra, insurance, closing } of ledger.byYear())
     years.addRow([year, ...[paid, principal, interest, extra, insurance, closing].map(amount)])
   years.addRow([])
+  if (shown.ledgerName) years.addRow([words.scheduleOf(shown.ledgerName)])
   years.addRow([words.madeOn(figures.date(shown.on), shown.calculator.edition)])
   years.addRow([words.illustration])
   for (const sheet of [payments, years]) sheet.getRow(1).font = { bold: true }
