@@ -144,5 +144,5 @@ test('the light door for visitors', () => {
 })
 
 test('what only some pages fetch', () => {
-  expect(Object.keys(later).sort()).toEqual(['further', 'hasPaymentIn', 'whatIf'])
+  expect(Object.keys(later).sort()).toEqual(['changedLedger', 'further', 'hasPaymentIn', 'whatIf'])
 })

@@ -43,6 +43,7 @@ export const serverBundle = {
       ['@vivid/core/further', 'core/src/further.ts'],
       ['@vivid/core', 'core/src/index.ts'],
       ['@vivid/contract/formats', 'contract/src/formats/index.ts'],
+      ['@vivid/contract/pictures', 'contract/src/pictures/index.ts'],
       ['@vivid/contract/wording', 'contract/src/wording/index.ts'],
       ['@vivid/contract/visitor', 'contract/src/visitor.ts'],
       ['@vivid/contract', 'contract/src/index.ts'],

@@ -121,6 +121,7 @@ const formattersOf = perLocale((key) => {
     style: 'currency',
     currency,
     currencyDisplay: 'narrowSymbol',
+    minimumFractionDigits: 0,
     maximumFractionDigits: 1,
   })
   const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 12 })

@@ -45,6 +45,7 @@ export {
 export { ratesSaid } from './rates-said'
 export { oftenSaid, readoutText, sentenceText, type ReadoutText } from './readout-text'
 export {
+  gapSaid,
   keptName,
   lumpYears,
   MOST_BESIDE,
@@ -54,4 +55,4 @@ export {
   whenOf,
   type KeptWhatIf,
 } from './what-ifs'
-export { comparedCell, ladderTable, lowestSaid, scheduleCell, type SaidTable } from './tables'
+export { comparedCell, ladderCells, ladderTable, lowestSaid, scheduleCell, type SaidTable } from './tables'

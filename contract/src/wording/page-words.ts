@@ -14,6 +14,12 @@ export interface WhatIfSaid {
   readonly isRepaid: boolean
 }
 
+/** The interest of a year. */
+export interface YearSaid {
+  readonly year: string
+  readonly interest: string
+}
+
 /** How a loan's figures are worked out, each in a sentence. */
 export interface Conventions {
   /** How often a quoted rate compounds; 0: with every payment. */
@@ -75,6 +81,8 @@ export interface PageWords {
   readonly lowestPayment: (label: string, amount: string) => string
   readonly lowestCost: (label: string, amount: string) => string
   readonly lowestBoth: (label: string) => string
+  /** Told of the cell of a ladder that is the visitor's own. */
+  readonly yours: string
   readonly differs: string
   readonly rate: string
   readonly length: string
@@ -119,7 +127,17 @@ export interface PageWords {
   readonly pageOf: (page: number, pages: number) => string
   readonly illustration: string
 
+  /** What pictures show, in a sentence. */
+  readonly picture: {
+    readonly left: (amount: string) => string
+    /** `half` is empty where half of it is still owed at the end; `left` where nothing is. */
+    readonly balanceSays: (said: { owed: string; half: string; end: string; left: string }) => string
+    readonly yearsSay: (first: YearSaid, last: YearSaid) => string
+  }
+
   readonly whatIf: {
+    /** How much the end differs: "2 years 8 months sooner". */
+    readonly gap: (time: string, isSooner: boolean) => string
     readonly extraAmount: string
     readonly lumpAmount: string
     readonly lumpWhen: string

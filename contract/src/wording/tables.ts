@@ -4,11 +4,39 @@ import type {
   Ledger,
   LedgerRow,
   LedgerYear,
+  LoanTerms,
   Readout,
   Rung,
   ScheduleColumn,
 } from '@vivid/core/evaluate'
 import type { Figures } from './language'
+
+/** A cell of a ladder's figures: how large it is among them, 0 to 1, and whether it is the visitor's own. */
+export interface LadderCell {
+  readonly size: number
+  readonly isOwn: boolean
+}
+
+/** The cells of a ladder's payments as `ladderTable` has them, row by row: one a row, or one a length. */
+export function ladderCells(
+  { over, rungs }: Extract<Readout, { shows: 'ladder' }>,
+  own: Pick<LoanTerms, 'annualRate' | 'term' | 'principal'> | undefined,
+): readonly (readonly LadderCell[])[] {
+  const payments = rungs.map(({ payment }) => payment)
+  const [least, most] = [Math.min(...payments), Math.max(...payments)]
+  const months = own?.term && 'years' in own.term ? own.term.years * 12 + (own.term.months ?? 0) : undefined
+  const cells = rungs.map(({ rate, length, amount, payment }) => ({
+    rate,
+    size: most > least ? (payment - least) / (most - least) : 0,
+    isOwn:
+      own !== undefined &&
+      (rate === undefined || Number(rate) === Number(own.annualRate)) &&
+      (length === undefined || length.years * 12 + length.months === months) &&
+      (amount === undefined || (over === 'amounts' && amount === own.principal)),
+  }))
+  if (over !== 'ratesByTerms') return cells.map((cell) => [cell])
+  return [...new Set(cells.map(({ rate }) => rate))].map((rate) => cells.filter((cell) => cell.rate === rate))
+}
 
 /** A table in words: the page draws it, and so does what is kept of it. The first column names the row. */
 export interface SaidTable {

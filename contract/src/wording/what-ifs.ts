@@ -1,6 +1,7 @@
 import {
   frequencies,
   type ComparedColumn,
+  type Ledger,
   type LoanTerms,
   type Refusal,
   type TermLength,
@@ -74,6 +75,19 @@ export function whatIfSentence(
     isRepaid,
   })
   return cut > 0 ? `${said} ${figures.words.extrasCut(figures.money(cut))}` : said
+}
+
+/** How much sooner or later a loan ends, in words; empty where it does not. */
+export function gapSaid(
+  asItIs: Pick<Ledger, 'count'>,
+  changed: Pick<Ledger, 'count'>,
+  { frequency }: Frequent,
+  figures: Figures,
+): string {
+  const payments = changed.count - asItIs.count
+  if (payments === 0) return ''
+  const time = timeOf(Math.abs(payments), frequencies[frequency].perYear, figures)
+  return figures.words.page.whatIf.gap(time, payments < 0)
 }
 
 /** So many payments as a time: whole months where they make some, else payments. */

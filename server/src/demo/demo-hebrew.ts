@@ -42,6 +42,8 @@ export const hebrewTexts = {
   },
   endDate: { label: 'סיום', sentence: 'אחרי {the loan.payments} תשלומים.' },
   nothingToBorrow: { label: 'אין מה ללוות', sentence: 'ההון העצמי מכסה את כל המחיר.' },
+  balancePicture: { label: 'מה עוד חייבים' },
+  yearlyPicture: { label: 'לאן הולך הכסף' },
   whatIf: { label: 'ומה אם' },
   schedule: { label: 'שנה אחר שנה' },
   assumptions: {

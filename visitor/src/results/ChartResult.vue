@@ -3,6 +3,16 @@ import './tables.css'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
+import {
+  balancePicture,
+  picturedBalance,
+  picturedYears,
+  yearsPicture,
+  type Look,
+} from '@vivid/contract/pictures'
+import { isRightToLeft } from '@vivid/contract/wording'
+import { triedOn } from '../what-if/tried-on'
+import DrawnPicture from './chart/DrawnPicture.vue'
 import type { Chart } from './chart/draw-chart'
 import { chartData } from './chart/chart-data'
 import { fetchAgain } from './fetch-again'
@@ -15,6 +25,24 @@ const { step, readout, calculator } = defineProps<{
 const { say, words } = calculator
 
 const data = computed(() => chartData(readout, step, calculator))
+const tried = computed(() => triedOn(step, calculator))
+/** Pictures of loans are drawn here; the drawing library is for the rest. */
+const picture = computed(() => {
+  const [figures, shown, program] = [
+    calculator.figures.value,
+    calculator.results.value,
+    calculator.program.value,
+  ]
+  if (!shown || readout.chart === 'ladder') return undefined
+  if (readout.chart === 'yearly') {
+    const terms = shown.terms.get(step.loans[0]?.loan ?? '')
+    const { drawn, sentence } = picturedYears(readout, terms, figures)
+    return { draw: (look: Look) => yearsPicture(drawn, look), sentence }
+  }
+  const found = picturedBalance(step, shown, program, calculator.today.value, figures, tried.value)
+  return found && { draw: (look: Look) => balancePicture(found.drawn, look), sentence: found.sentence }
+})
+const isRtl = computed(() => isRightToLeft(calculator.language.value))
 /** The chart in words: each line from its first figure to its last. */
 const inWords = computed(() => {
   const { places, series } = data.value
@@ -60,14 +88,21 @@ watch(data, (now) => chart.value?.show(now))
 <template>
   <section class="result wide" :aria-label="say(step.label)">
     <h2>{{ say(step.label) }}</h2>
-    <ul v-if="data.series.length > 1" class="legend">
+    <DrawnPicture
+      v-if="picture"
+      :draw="picture.draw"
+      :is-rtl="isRtl"
+      :label="[words.chartOf(say(step.label)), picture.sentence].join(' ')"
+    />
+    <p v-if="picture?.sentence" class="sentence">{{ picture.sentence }}</p>
+    <ul v-if="!picture && data.series.length > 1" class="legend">
       <li v-for="(line, i) in data.series" :key="line.name">
         <span class="swatch" :class="`part-${i % 6}`"></span>{{ line.name }}
       </li>
     </ul>
-    <p v-if="isMissing" class="setback note">{{ words.partMissing }}</p>
+    <p v-if="!picture && isMissing" class="setback note">{{ words.partMissing }}</p>
     <div
-      v-else
+      v-else-if="!picture"
       ref="place"
       class="chart"
       role="img"

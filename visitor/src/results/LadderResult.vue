@@ -2,7 +2,7 @@
 import './tables.css'
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
-import { ladderTable } from '@vivid/contract/wording'
+import { ladderCells, ladderTable } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 
 const { readout, calculator } = defineProps<{
@@ -12,6 +12,12 @@ const { readout, calculator } = defineProps<{
 }>()
 const { figures, say } = calculator
 const table = computed(() => ladderTable(readout, figures.value))
+/** Payments are shaded by size, and the visitor's own is framed. */
+const cells = computed(() => {
+  const of = calculator.steps.value.find(({ id }) => id === readout.ladder)
+  const own = of?.kind === 'ladder' ? calculator.results.value?.terms.get(of.loan) : undefined
+  return ladderCells(readout, own)
+})
 </script>
 
 <template>
@@ -27,9 +33,20 @@ const table = computed(() => ladderTable(readout, figures.value))
           </tr>
         </thead>
         <tbody>
-          <tr v-for="row in table.rows" :key="row[0]">
+          <tr v-for="(row, at) in table.rows" :key="row[0]">
             <th scope="row">{{ row[0] }}</th>
-            <td v-for="(cell, i) in row.slice(1)" :key="i" class="amount">{{ cell }}</td>
+            <td
+              v-for="(cell, i) in row.slice(1)"
+              :key="i"
+              class="amount"
+              :class="{ sized: cells[at]?.[i], own: cells[at]?.[i]?.isOwn }"
+              :style="{ '--size': cells[at]?.[i]?.size }"
+            >
+              {{ cell }}
+              <span v-if="cells[at]?.[i]?.isOwn" class="out-of-sight">{{
+                calculator.words.value.yours
+              }}</span>
+            </td>
           </tr>
         </tbody>
       </table>

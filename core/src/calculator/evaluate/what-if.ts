@@ -48,6 +48,12 @@ export function whatIf(terms: LoanTerms, changes: readonly WhatIf[]): WhatIfAnsw
   }
 }
 
+/** The ledger of a loan with what is changed; undefined where that makes none. */
+export function changedLedger(terms: LoanTerms, change: WhatIf): Ledger | undefined {
+  const run = runOf(changedTerms(terms, change))
+  return isRun(run) ? run.ledger : undefined
+}
+
 /** The terms with what is changed; extras join those agreed on already. */
 export function changedTerms(terms: LoanTerms, { extra, lumpSum, annualRate, payment }: WhatIf): LoanTerms {
   const extras: readonly Extra[] = [

@@ -354,12 +354,35 @@ const whatIfAbout = ({ loan, shownWhen }: ReadoutOf<'schedule'>): ReadoutOf<'wha
   shownWhen,
 })
 
-const withKeeping = (steps: readonly CalculatorStep[]): CalculatorStep[] => [
-  ...steps.flatMap((step): CalculatorStep[] =>
-    step.kind === 'readout' && step.shows === 'schedule' ? [whatIfAbout(step), step] : [step],
-  ),
-  keeping,
-]
+/** Pictures of a scheduled loan: what is still owed, and where the money of each year goes. */
+const picturesOf = ({ loan, shownWhen }: ReadoutOf<'schedule'>): ReadoutOf<'chart'>[] =>
+  (
+    [
+      ['balance', t('What is still owed', 'Ce qui reste dû')],
+      ['yearly', t('Where the money goes', 'Où va l’argent')],
+    ] as const
+  ).map(([chart, label]) => ({
+    ...readout(`${chart}Picture`, `picture of ${chart}`, label),
+    shows: 'chart',
+    chart,
+    loans: [{ loan, label: t('', '') }],
+    ladder: null,
+    shownWhen,
+  }))
+
+const withKeeping = (steps: readonly CalculatorStep[]): CalculatorStep[] => {
+  const drawn = new Set(
+    steps.flatMap((step) => (step.kind === 'readout' && step.shows === 'chart' ? [step.chart] : [])),
+  )
+  return [
+    ...steps.flatMap((step): CalculatorStep[] =>
+      step.kind === 'readout' && step.shows === 'schedule'
+        ? [...picturesOf(step).filter(({ chart }) => !drawn.has(chart)), whatIfAbout(step), step]
+        : [step],
+    ),
+    keeping,
+  ]
+}
 
 export const proof = (
   id: string,

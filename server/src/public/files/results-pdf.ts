@@ -3,6 +3,13 @@ import { dirname, join } from 'node:path'
 import pdfmake from 'pdfmake'
 import type { Column, Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces'
 import {
+  balancePicture,
+  picturedBalance,
+  picturedYears,
+  yearsPicture,
+  type Look,
+} from '@vivid/contract/pictures'
+import {
   comparedCell,
   conventionsSaid,
   isRightToLeft,
@@ -17,6 +24,7 @@ import {
   textIn,
   type Ledger,
   type Readout,
+  type ReadoutOf,
   type ReadoutStep,
   type RichText,
   type ScheduleColumn,
@@ -189,13 +197,60 @@ function readoutOf(readout: Readout, step: ReadoutStep, paper: Paper): Content[]
       ]
     case 'whatIf':
       return keptOf(readout, label, paper)
-    // A picture of figures that stand in the schedule, and things to press.
     case 'chart':
+      return step.shows === 'chart' ? pictureOf(readout, step, label, paper) : []
+    // The schedule stands at the end; the rest are things to press.
     case 'schedule':
     case 'actions':
       return []
   }
 }
+
+const PICTURE_HEIGHT = 170
+
+/** The pictures of the page, drawn for paper; a chart of a ladder stands there as its table. */
+function pictureOf(
+  readout: Extract<Readout, { shows: 'chart' }>,
+  step: ReadoutOf<'chart'>,
+  label: string,
+  paper: Paper,
+): Content[] {
+  const { shown, text, colour } = paper
+  const { program, evaluation, figures, language, on } = shown
+  if (readout.chart === 'ladder') return []
+  const look: Look = {
+    width: WIDTH,
+    height: PICTURE_HEIGHT,
+    fontSize: 8,
+    font: fontFor(shown),
+    inOrder: (said) => {
+      const ordered = inVisualOrder(said.replaceAll('\u202f', '\u00a0'), language)
+      return typeof ordered === 'string' ? ordered : ordered.map((piece) => piece.text).join('')
+    },
+    isRtl: isRightToLeft(language),
+    colours: {
+      ink: colour('--ink'),
+      soft: colour('--ink-soft'),
+      line: colour('--line-soft'),
+      ground: '#ffffff',
+      fill: colour('--accent-soft'),
+      parts: partNames.map(colour),
+    },
+  }
+  const balance =
+    readout.chart === 'balance' ? picturedBalance(step, evaluation, program, on, figures) : undefined
+  const years =
+    readout.chart === 'yearly'
+      ? picturedYears(readout, evaluation.terms.get(step.loans[0]?.loan ?? ''), figures)
+      : undefined
+  const svg = balance ? balancePicture(balance.drawn, look) : years && yearsPicture(years.drawn, look)
+  const sentence = balance?.sentence ?? years?.sentence ?? ''
+  if (!svg) return []
+  const stack = [heading(label, paper), { svg, width: WIDTH }, text(sentence, { margin: [0, 4, 0, 0] })]
+  return [{ stack, unbreakable: true }]
+}
+
+const partNames = ['--principal', '--interest', '--part-2', '--part-3', '--part-4', '--part-5'] as const
 
 const keptRows = ['payment', 'payments', 'endDate', 'totalInterest', 'totalPaid', 'difference'] as const
 
@@ -232,8 +287,7 @@ function partsOf(
   )
   const total = amounts.reduce((sum, { amount }) => sum + amount, 0)
   if (total === 0) return []
-  const names = ['--principal', '--interest', '--part-2', '--part-3', '--part-4', '--part-5'] as const
-  const colours = names.map(colour)
+  const colours = partNames.map(colour)
   let x = 0
   const bar = inOrder(amounts).map(({ at, amount }) => {
     const w = (amount / total) * WIDTH

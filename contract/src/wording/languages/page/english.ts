@@ -54,6 +54,7 @@ export const englishPage: PageWords = {
   lowestPayment: (label, amount) => `Each payment is lowest with ${label}: ${amount}.`,
   lowestCost: (label, amount) => `Borrowing costs least with ${label}: ${amount}.`,
   lowestBoth: (label) => `Each payment is lowest, and borrowing costs least, with ${label}.`,
+  yours: 'yours as answered',
   differs: 'differs from the first',
   rate: 'rate',
   length: 'over',
@@ -142,7 +143,16 @@ export const englishPage: PageWords = {
     monthly: 'Payments are monthly.',
   },
 
+  picture: {
+    left: (amount) => `${amount} still owed`,
+    balanceSays: ({ owed, half, end, left }) =>
+      `You owe ${owed} now${half && `, half of that in ${half}`}, and ${left ? `still ${left}` : 'nothing after the last payment'} in ${end}.`,
+    yearsSay: (first, last) =>
+      `In ${first.year}, ${first.interest} of what you pay is interest; in ${last.year} it is ${last.interest}.`,
+  },
+
   whatIf: {
+    gap: (time, isSooner) => `${time} ${isSooner ? 'sooner' : 'later'}`,
     extraAmount: 'Extra with every payment',
     lumpAmount: 'Lump sum',
     lumpWhen: 'Paid',

@@ -54,6 +54,7 @@ export const frenchPage: PageWords = {
   lowestPayment: (label, amount) => `Chaque versement est le plus bas avec ${label} : ${amount}.`,
   lowestCost: (label, amount) => `Emprunter coûte le moins avec ${label} : ${amount}.`,
   lowestBoth: (label) => `Chaque versement est le plus bas, et emprunter coûte le moins, avec ${label}.`,
+  yours: 'la vôtre, telle que répondue',
   differs: 'diffère du premier',
   rate: 'taux',
   length: 'sur',
@@ -146,7 +147,16 @@ export const frenchPage: PageWords = {
     monthly: 'Les versements sont mensuels.',
   },
 
+  picture: {
+    left: (amount) => `encore ${amount} à payer`,
+    balanceSays: ({ owed, half, end, left }) =>
+      `Vous devez ${owed} aujourd’hui${half && `, la moitié en ${half}`}, et ${left ? `encore ${left}` : 'plus rien après le dernier versement'} en ${end}.`,
+    yearsSay: (first, last) =>
+      `En ${first.year}, ${first.interest} de ce que vous payez sont des intérêts ; en ${last.year}, ${last.interest}.`,
+  },
+
   whatIf: {
+    gap: (time, isSooner) => `${time} plus ${isSooner ? 'tôt' : 'tard'}`,
     extraAmount: 'Supplément à chaque versement',
     lumpAmount: 'Somme d’un coup',
     lumpWhen: 'Payée',

@@ -54,6 +54,7 @@ export const germanPage: PageWords = {
   lowestPayment: (label, amount) => `Jede Rate ist am niedrigsten mit ${label}: ${amount}.`,
   lowestCost: (label, amount) => `Am wenigsten kostet das Darlehen mit ${label}: ${amount}.`,
   lowestBoth: (label) => `Jede Rate ist am niedrigsten, und am wenigsten kostet das Darlehen, mit ${label}.`,
+  yours: 'Ihre, wie angegeben',
   differs: 'anders als beim ersten',
   rate: 'Zinssatz',
   length: 'über',
@@ -143,7 +144,16 @@ export const germanPage: PageWords = {
     monthly: 'Gezahlt wird monatlich.',
   },
 
+  picture: {
+    left: (amount) => `noch ${amount} offen`,
+    balanceSays: ({ owed, half, end, left }) =>
+      `Sie schulden jetzt ${owed}${half && `, im ${half} die Hälfte`}, und ${left ? `noch ${left}` : 'nach der letzten Rate nichts mehr'} im ${end}.`,
+    yearsSay: (first, last) =>
+      `${first.year} sind ${first.interest} von dem, was Sie zahlen, Zinsen; ${last.year} sind es ${last.interest}.`,
+  },
+
   whatIf: {
+    gap: (time, isSooner) => `${time} ${isSooner ? 'früher' : 'später'}`,
     extraAmount: 'Zusätzlich mit jeder Rate',
     lumpAmount: 'Einmalige Summe',
     lumpWhen: 'Gezahlt',

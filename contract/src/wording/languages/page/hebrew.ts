@@ -54,6 +54,7 @@ export const hebrewPage: PageWords = {
   lowestPayment: (label, amount) => `התשלום הנמוך ביותר הוא עם ${label}: ${amount}.`,
   lowestCost: (label, amount) => `העלות הנמוכה ביותר היא עם ${label}: ${amount}.`,
   lowestBoth: (label) => `התשלום הנמוך ביותר והעלות הנמוכה ביותר הם עם ${label}.`,
+  yours: 'שלך, לפי התשובות',
   differs: 'שונה מהראשון',
   rate: 'ריבית',
   length: 'למשך',
@@ -141,7 +142,16 @@ export const hebrewPage: PageWords = {
     monthly: 'התשלומים הם חודשיים.',
   },
 
+  picture: {
+    left: (amount) => `נותרו ${amount}`,
+    balanceSays: ({ owed, half, end, left }) =>
+      `החוב כעת ${owed}${half && `, מחציתו ב${half}`}, ו${left ? `עוד ${left}` : 'דבר לא אחרי התשלום האחרון'} ב${end}.`,
+    yearsSay: (first, last) =>
+      `בשנת ${first.year}, ${first.interest} ממה שמשולם הם ריבית; בשנת ${last.year} ${last.interest}.`,
+  },
+
   whatIf: {
+    gap: (time, isSooner) => `${isSooner ? 'מוקדם יותר' : 'מאוחר יותר'} ב־${time}`,
     extraAmount: 'תוספת לכל תשלום',
     lumpAmount: 'סכום חד־פעמי',
     lumpWhen: 'מועד',

@@ -54,6 +54,7 @@ export const spanishPage: PageWords = {
   lowestPayment: (label, amount) => `Cada cuota es la más baja con ${label}: ${amount}.`,
   lowestCost: (label, amount) => `Lo que menos cuesta es ${label}: ${amount}.`,
   lowestBoth: (label) => `La cuota más baja y el menor coste son los de ${label}.`,
+  yours: 'la suya, según sus respuestas',
   differs: 'distinto del primero',
   rate: 'tipo de interés',
   length: 'en',
@@ -143,7 +144,16 @@ export const spanishPage: PageWords = {
     monthly: 'Las cuotas son mensuales.',
   },
 
+  picture: {
+    left: (amount) => `quedan ${amount}`,
+    balanceSays: ({ owed, half, end, left }) =>
+      `Ahora debe ${owed}${half && `, la mitad en ${half}`}, y ${left ? `todavía ${left}` : 'nada después de la última cuota'} en ${end}.`,
+    yearsSay: (first, last) =>
+      `En ${first.year}, ${first.interest} de lo que paga son intereses; en ${last.year}, ${last.interest}.`,
+  },
+
   whatIf: {
+    gap: (time, isSooner) => `${time} ${isSooner ? 'antes' : 'después'}`,
     extraAmount: 'Extra con cada cuota',
     lumpAmount: 'Suma de una vez',
     lumpWhen: 'Pagada',

@@ -1,0 +1,72 @@
+/** How pictures are drawn: as wide as there is room, in colours that the house style or the paper gives. */
+export interface Look {
+  /** In pixels, or points on paper. */
+  readonly width: number
+  readonly height: number
+  readonly fontSize: number
+  readonly font: string
+  /** What turns texts as they are read into texts as they stand, where what draws them does not. */
+  readonly inOrder?: (text: string) => string
+  /** Whether time runs from right to left. */
+  readonly isRtl: boolean
+  readonly colours: {
+    readonly ink: string
+    readonly soft: string
+    readonly line: string
+    /** What the picture stands on: text is edged with it, to be read across lines. */
+    readonly ground: string
+    readonly fill: string
+    /** The parts of a payment, in the order of the meter: principal, interest, insurance, fees. */
+    readonly parts: readonly string[]
+  }
+}
+
+/** An element of SVG; its texts are escaped. */
+export function tag(name: string, attributes: Readonly<Record<string, string | number>>, inner = ''): string {
+  const said = Object.entries(attributes).map(([key, value]) => ` ${key}="${escaped(String(value))}"`)
+  return `<${name}${said.join('')}>${inner}</${name}>`
+}
+
+export const escaped = (text: string): string =>
+  text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`)
+
+/** A text that can be read across whatever is drawn beneath it. */
+export function label(
+  text: string,
+  { x, y, anchor, colour, bold = false }: LabelAt,
+  { fontSize, font, colours, inOrder = (as) => as }: Look,
+): string {
+  const said = escaped(inOrder(text))
+  const at = { x: round(x), y: round(y), 'text-anchor': anchor, 'font-size': fontSize, 'font-family': font }
+  const weight = { 'font-weight': bold ? 'bold' : 'normal' }
+  const edge = { fill: 'none', stroke: colours.ground, 'stroke-width': 4, 'stroke-linejoin': 'round' }
+  return (
+    tag('text', { ...at, ...weight, ...edge }, said) + tag('text', { ...at, ...weight, fill: colour }, said)
+  )
+}
+interface LabelAt {
+  readonly x: number
+  readonly y: number
+  readonly anchor: 'start' | 'middle' | 'end'
+  readonly colour: string
+  readonly bold?: boolean
+}
+
+/** Roughly how wide a text stands. */
+export const widthOf = (text: string, { fontSize }: Pick<Look, 'fontSize'>): number =>
+  text.length * fontSize * 0.56
+
+export const round = (n: number): number => Math.round(n * 10) / 10
+
+export const picture = ({ width, height }: Look, inner: string): string =>
+  tag(
+    'svg', // Places are counted from the left, whatever the direction of the page.
+    {
+      xmlns: 'http://www.w3.org/2000/svg',
+      width,
+      height,
+      viewBox: `0 0 ${width} ${height}`,
+      direction: 'ltr',
+    },
+    inner,
+  )

@@ -1,0 +1,123 @@
+import {
+  textIn,
+  type Evaluation,
+  type Ledger,
+  type LedgerYear,
+  type LoanTerms,
+  type Program,
+  type Readout,
+  type ReadoutOf,
+} from '@vivid/core/evaluate'
+import type { Figures } from '../wording/language'
+import type { BalanceDrawn, BalanceOverTime } from './balance-picture'
+import type { YearsDrawn } from './years-picture'
+
+type Chart<C> = Extract<Readout, { shows: 'chart'; chart: C }>
+
+/** A picture's figures, and what it shows in a sentence. */
+export interface Pictured<Drawn> {
+  readonly drawn: Drawn
+  readonly sentence: string
+}
+
+const YEAR_MS = 365.25 * 86_400_000
+
+/** What is owed on a loan from a day on: now, at the end of each year, and on the day of the last payment. */
+export function loanOverTime(ledger: Ledger, today: string, name: string, figures: Figures): BalanceOverTime {
+  const at = (date: string | undefined, otherwise: number) =>
+    date === undefined ? otherwise : Math.max(0, (Date.parse(date) - Date.parse(today)) / YEAR_MS)
+  const years = ledger.byYear()
+  const left = ledger.balanceAfter(ledger.lastNumber)
+  const month = ledger.endsOn ? figures.month(ledger.endsOn) : ''
+  return {
+    name,
+    points: [
+      { years: 0, owed: ledger.balanceAfter(ledger.firstNumber - 1) },
+      ...years.map(({ to, closing }, i) => ({ years: at(ledger.dateOf(to), i + 1), owed: closing })),
+    ],
+    end: left > 0 ? `${month}: ${figures.words.page.picture.left(figures.moneyShort(left))}` : month,
+  }
+}
+
+/** The balance of the loans of a chart; `tried`: what the visitor tries on the only one, and how its end differs. */
+export function picturedBalance(
+  step: ReadoutOf<'chart'>,
+  { ledgers }: Pick<Evaluation, 'ledgers'>,
+  { steps, languages }: Pick<Program, 'steps' | 'languages'>,
+  today: string,
+  figures: Figures,
+  tried?: { readonly ledger: Ledger; readonly name: string; readonly gap: string },
+): Pictured<BalanceDrawn> | undefined {
+  const { whatIf } = figures.words.page
+  const found = step.loans.flatMap(({ loan, label }) => {
+    const ledger = ledgers.get(loan)
+    const own = textIn(label, figures.locale, languages[0] ?? '')
+    const name = own || steps.find((one) => one.step.id === loan)?.step.name || ''
+    return ledger
+      ? [{ ledger, over: loanOverTime(ledger, today, step.loans.length > 1 ? name : '', figures) }]
+      : []
+  })
+  const [first] = found
+  if (!first) return undefined
+  const isTried = tried !== undefined && found.length === 1
+  const lines = isTried
+    ? [{ ...first.over, name: whatIf.asItIs }, loanOverTime(tried.ledger, today, tried.name, figures)]
+    : found.map(({ over }) => over)
+  return {
+    drawn: {
+      lines,
+      isTried,
+      gap: isTried ? tried.gap : '',
+      now: whatIf.now,
+      inYears: (years) => figures.term({ years, months: 0 }),
+      short: figures.moneyCompact,
+    },
+    sentence: found.map(({ ledger }) => balanceSaid(ledger, figures)).join(' '),
+  }
+}
+
+/** What is owed now, when half of it is, and when nothing is, or what is left. */
+function balanceSaid(ledger: Ledger, figures: Figures): string {
+  const { picture } = figures.words.page
+  const owed = ledger.balanceAfter(ledger.firstNumber - 1)
+  let [low, high] = [ledger.firstNumber, ledger.lastNumber]
+  while (low < high) {
+    const middle = Math.floor((low + high) / 2)
+    if (ledger.balanceAfter(middle) * 2 <= owed) high = middle
+    else low = middle + 1
+  }
+  const [half, end] = [ledger.dateOf(low), ledger.endsOn]
+  const left = ledger.balanceAfter(ledger.lastNumber)
+  if (half === undefined || end === undefined) return ''
+  return picture.balanceSays({
+    owed: figures.moneyShort(owed),
+    half: left * 2 > owed ? '' : figures.month(half),
+    end: figures.month(end),
+    left: left > 0 ? figures.moneyShort(left) : '',
+  })
+}
+
+/** Where the money of each year of a loan goes: what is paid on top comes off the loan too. */
+export function picturedYears(
+  { years }: Chart<'yearly'>,
+  terms: LoanTerms | undefined,
+  figures: Figures,
+): Pictured<YearsDrawn> {
+  const { columns, picture, rows } = figures.words.page
+  const fee = terms?.fees?.eachPayment ?? 0
+  const drawn = years.map(({ year, principal, interest, insurance, from, to }) => ({
+    year,
+    parts: [principal, interest, insurance, fee * (to - from + 1)],
+  }))
+  // The first and the last year are seldom whole ones.
+  const [first, last] = years.length > 3 ? [years[1], years.at(-2)] : [years[0], years.at(-1)]
+  const said = ({ year, interest }: LedgerYear) => ({ year: String(year), interest: figures.money(interest) })
+  return {
+    drawn: {
+      years: drawn,
+      names: [columns.principal, columns.interest, columns.insurance, rows.totalFees],
+      short: figures.moneyCompact,
+    },
+    sentence: first && last && first !== last ? picture.yearsSay(said(first), said(last)) : '',
+  }
+}

@@ -1,0 +1,143 @@
+import fc from 'fast-check'
+import { beforeAll, describe, expect, test } from 'vitest'
+import { compile, createEvaluator, readMoment, starters } from '@vivid/core'
+import { nastyTexts } from '../formats/nasty-texts'
+import { createFigures, fetchAllLanguages, figuresFor } from '../wording'
+import { balancePicture, picturedBalance, picturedYears, yearsPicture, type Look } from '.'
+
+beforeAll(() => fetchAllLanguages())
+const TODAY = '2026-11-25'
+const look = (more: Partial<Look> = {}): Look => ({
+  width: 640,
+  height: 250,
+  fontSize: 13,
+  font: 'inherit',
+  isRtl: false,
+  colours: {
+    ink: '#000',
+    soft: '#666',
+    line: '#ddd',
+    ground: '#fff',
+    fill: '#eef',
+    parts: ['#1', '#2', '#3', '#4'],
+  },
+  ...more,
+})
+const numbersIn = (svg: string) =>
+  [...svg.matchAll(/ (?:x|x1|x2|y|y1|y2|width|height)="([^"]*)"/g)].map(([, n]) => Number(n))
+
+function chartsOf(id: string, language: string, answers = {}) {
+  const starter = starters.find((one) => one.id === id)
+  const today = readMoment(`${TODAY}T12:00`)
+  if (!starter || !today) throw new Error(id)
+  const { program } = compile(starter.make(), starter.sheets)
+  const evaluation = createEvaluator(program)(answers, { today, sheets: starter.sheets })
+  const figures = figuresFor(program, language)
+  return evaluation.readouts.flatMap((readout) => {
+    const step = program.steps.find((one) => one.step.id === readout.id)?.step
+    if (readout.shows !== 'chart' || step?.kind !== 'readout' || step.shows !== 'chart') return []
+    return [{ readout, step, evaluation, program, figures }]
+  })
+}
+
+describe.each(['en-CA', 'fr-CA', 'he-IL'])('the pictures of every starter in %s', (language) => {
+  test.each([280, 640, 1100])('stand within their edges at %i pixels, and say what they show', (width) => {
+    let drawn = 0
+    for (const { id } of starters)
+      for (const { readout, step, evaluation, program, figures } of chartsOf(id, language)) {
+        const size = look({ width, isRtl: language === 'he-IL' })
+        const balance =
+          readout.chart === 'balance' && picturedBalance(step, evaluation, program, TODAY, figures)
+        const years =
+          readout.chart === 'yearly' &&
+          picturedYears(readout, evaluation.terms.get(step.loans[0]?.loan ?? ''), figures)
+        const svg = balance
+          ? balancePicture(balance.drawn, size)
+          : years
+            ? yearsPicture(years.drawn, size)
+            : undefined
+        if (svg === undefined) continue
+        drawn++
+        for (const n of numbersIn(svg)) {
+          expect([id, Number.isFinite(n)]).toEqual([id, true])
+          expect([id, n]).toEqual([id, Math.min(Math.max(n, -1), width + 1)])
+        }
+        const { sentence } = balance || years || { sentence: '' }
+        expect([id, sentence]).toEqual([id, expect.stringMatching(/\d/)])
+        expect(sentence).not.toMatch(/undefined|NaN/)
+      }
+    expect(drawn).toBeGreaterThan(10)
+  })
+})
+
+test('what is owed begins with the loan and ends with its last payment, or with what is left', () => {
+  const [chart] = chartsOf('vessel-loan', 'en-CA', { balloon: 20_000_00 })
+  if (!chart) throw new Error('no chart')
+  const { step, evaluation, program, figures } = chart
+  const found = picturedBalance(step, evaluation, program, TODAY, figures)
+  const [line] = found?.drawn.lines ?? []
+  expect(line?.points[0]).toEqual({ years: 0, owed: 56_740_00 })
+  expect(line?.points.at(-1)?.owed).toBe(20_000_00)
+  expect(line?.points.at(-1)?.years).toBeCloseTo(7, 1)
+  expect(line?.end).toBe('November 2033: $20,000 still owed')
+  expect(found?.sentence).toContain('still $20,000 in November 2033')
+})
+
+test('the parts of a year are what is paid in it', () => {
+  const chart = chartsOf('mortgage-payment', 'en-CA').find(({ readout }) => readout.chart === 'yearly')
+  if (chart?.readout.chart !== 'yearly') throw new Error('no chart')
+  const { drawn } = picturedYears(chart.readout, undefined, chart.figures)
+  for (const [i, { parts }] of drawn.years.entries())
+    expect(parts.reduce((sum, part) => sum + part, 0)).toBe(chart.readout.years[i]?.paid)
+})
+
+test('whatever a loan is called, the picture stays a picture', () => {
+  const line = (name: string) => ({
+    name,
+    end: name,
+    points: [
+      { years: 0, owed: 5 },
+      { years: 1, owed: 0 },
+    ],
+  })
+  for (const text of nastyTexts) {
+    const svg = balancePicture(
+      {
+        lines: [line(text), line(text)],
+        isTried: true,
+        gap: text,
+        now: text,
+        inYears: () => text,
+        short: () => text,
+      },
+      look(),
+    )
+    expect(svg.match(/<(?!\/?(svg|text|path|line)\b)/g)).toBeNull()
+    expect(svg.split('<svg').length).toBe(2)
+  }
+})
+
+test('any balances are drawn (300)', () => {
+  const figures = createFigures('en-CA', 'CAD')
+  const points = fc.array(
+    fc.record({
+      years: fc.double({ min: 0, max: 100, noNaN: true }),
+      owed: fc.integer({ min: 0, max: 4e15 }),
+    }),
+    { minLength: 1, maxLength: 40 },
+  )
+  fc.assert(
+    fc.property(points, fc.boolean(), fc.integer({ min: 200, max: 1500 }), (some, isRtl, width) => {
+      const drawn = {
+        lines: [{ name: '', end: '', points: some }],
+        isTried: false,
+        gap: '',
+        now: 'now',
+        inYears: String,
+        short: figures.moneyCompact,
+      }
+      expect(numbersIn(balancePicture(drawn, look({ width, isRtl }))).every(Number.isFinite)).toBe(true)
+    }),
+    { numRuns: 300, seed: 13 },
+  )
+})

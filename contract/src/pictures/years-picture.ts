@@ -1,0 +1,93 @@
+import { scaleBand, scaleLinear } from 'd3-scale'
+import { label, picture, round, tag, widthOf, type Look } from './look'
+
+/** Where the money of each year goes: a meter stood upright, its parts from the bottom up, in minor units. */
+export interface YearsDrawn {
+  readonly years: readonly { readonly year: number; readonly parts: readonly number[] }[]
+  /** What the parts are called, in the same order. */
+  readonly names: readonly string[]
+  readonly short: (minor: number) => string
+}
+
+export function yearsPicture({ years, names, short }: YearsDrawn, look: Look): string {
+  const { colours, fontSize, isRtl } = look
+  const sums = years.map(({ parts }) => parts.reduce((sum, part) => sum + part, 0))
+  const most = Math.max(1, ...sums)
+  const [top, bottom] = [fontSize * 1.6, look.height - fontSize * 1.9]
+  const places = years.map(({ year }) => year)
+  const x = scaleBand(isRtl ? [...places].reverse() : places, [0, look.width]).padding(0.22)
+  const y = scaleLinear([0, most], [bottom, top])
+
+  const bars = years.flatMap(({ year, parts }) => {
+    let below = 0
+    return parts.flatMap((part, i) => {
+      if (part <= 0) return []
+      const [from, to] = [y(below), y(below + part)]
+      below += part
+      const at = {
+        x: round(x(year) ?? 0),
+        y: round(to),
+        width: round(x.bandwidth()),
+        height: round(from - to),
+      }
+      return [tag('rect', { ...at, fill: colours.parts[i] ?? colours.soft })]
+    })
+  })
+  const every = Math.ceil((years.length * (widthOf('2026', look) + 10)) / look.width)
+  const under = places.map((year, i) =>
+    i % every === 0
+      ? label(
+          String(year),
+          {
+            x: (x(year) ?? 0) + x.bandwidth() / 2,
+            y: look.height - 4,
+            anchor: 'middle',
+            colour: colours.soft,
+          },
+          look,
+        )
+      : '',
+  )
+  const edge = isRtl ? look.width - 4 : 4
+  const [before, after] = isRtl ? (['end', 'start'] as const) : (['start', 'end'] as const)
+  const amounts = y
+    .ticks(3)
+    .filter((amount) => amount > 0)
+    .map((amount) =>
+      label(short(amount), { x: edge, y: y(amount) - 3, anchor: before, colour: colours.soft }, look),
+    )
+  const ruled = y.ticks(3).map((amount) =>
+    tag('line', {
+      x1: 0,
+      x2: look.width,
+      y1: round(y(amount)),
+      y2: round(y(amount)),
+      stroke: colours.line,
+    }),
+  )
+  /** Each part is named where it is largest, at the bars themselves. */
+  const named = names.map((name, i) => {
+    const sizes = years.map(({ parts }) => parts[i] ?? 0)
+    const largest = Math.max(...sizes)
+    const at = years[sizes.indexOf(largest)]
+    if (!at || largest <= 0) return ''
+    const below = at.parts.slice(0, i).reduce((sum, part) => sum + part, 0)
+    const middle = (x(at.year) ?? 0) + x.bandwidth() / 2
+    const half = widthOf(name, look) / 2
+    const isLeft = middle < half + widthOf(short(most), look) + 8
+    const isRight = middle > look.width - half - 4
+    const [start, end] = isRtl ? [after, before] : [before, after]
+    return label(
+      name,
+      {
+        x: isLeft ? (isRtl ? middle : middle + 4) : isRight ? look.width - 4 : middle,
+        y: y(below + largest / 2) + fontSize * 0.35,
+        anchor: isLeft ? start : isRight ? end : 'middle',
+        colour: colours.ink,
+        bold: true,
+      },
+      look,
+    )
+  })
+  return picture(look, [...ruled, ...bars, ...under, ...amounts, ...named].join(''))
+}
