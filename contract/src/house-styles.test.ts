@@ -1,13 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import {
-  contrast,
-  contrastFaults,
-  resolveStyle,
-  StyleChoices,
-  styleColourNames,
-  styleColours,
-} from './house-styles'
+import { contrast } from './contrast'
+import { darkSide } from './dark-side'
+import { contrastFaults, resolveStyle, StyleChoices, styleColourNames, styleColours } from './house-styles'
 
 const black = '#000000'
 const white = '#ffffff'
@@ -72,5 +67,34 @@ describe('contrast', () => {
       }),
       { seed: 5 },
     )
+  })
+})
+
+describe('the dark side of a style', () => {
+  const colour = fc.integer({ min: 0, max: 0xffffff }).map((n) => `#${n.toString(16).padStart(6, '0')}`)
+  const choicesOf = (style: ReturnType<typeof resolveStyle>): StyleChoices => ({
+    ...plain,
+    colours: Object.fromEntries(
+      styleColourNames.map((name) => [name, style[styleColours[name]]]),
+    ) as StyleChoices['colours'],
+  })
+  test('can be read and told apart whatever the light one’s colours are (500)', () => {
+    fc.assert(
+      fc.property(fc.array(colour, { minLength: 16, maxLength: 16 }), (some) => {
+        const colours = Object.fromEntries(
+          styleColourNames.map((name, i) => [name, some[i]]),
+        ) as StyleChoices['colours']
+        const dark = darkSide(resolveStyle({ ...plain, colours }))
+        expect(contrastFaults(choicesOf(dark))).toEqual([])
+        expect(dark['--scheme']).toBe('dark')
+      }),
+      { numRuns: 500, seed: 4 },
+    )
+  })
+  test('keeps the hue, and leaves a style alone that is dark already', () => {
+    const red = resolveStyle({ ...plain, colours: { ...plain.colours, accent: '#aa0000' } })
+    expect(darkSide(red)['--accent']).toMatch(/^#f[0-9a-f]([0-9a-f]{2})\1$/)
+    const dark = resolveStyle({ ...plain, scheme: 'dark' })
+    expect(darkSide(dark)).toBe(dark)
   })
 })

@@ -1,3 +1,5 @@
+export { contrast } from './contrast'
+export { darkSide } from './dark-side'
 export { AskedDay, OrdinalText } from './bounds'
 export {
   Answered,
@@ -52,7 +54,6 @@ export {
 export { EvaluateAnswer, LiveAnswer, ValueSaid } from './channel-answers'
 export { ChannelCalculator, KEYLESS_PER_MINUTE, KeyListed, KeyMade, MakeKey } from './channels'
 export {
-  contrast,
   contrastFaults,
   densities,
   fontNames,

@@ -74,8 +74,10 @@ export type HostEvent = (typeof hostEvents)[number]
 export type FrameMessage =
   /** Page to frame, once the frame has loaded: who may be told the height. */
   | { readonly vividMeter: 'hello' }
-  /** Frame to page: the height of its content in CSS pixels. */
-  | { readonly vividMeter: 'height'; readonly height: number }
+  /** Page to frame: how much of the frame is scrolled away at the top, in CSS pixels. */
+  | { readonly vividMeter: 'sight'; readonly top: number }
+  /** Frame to page: the height of its content in CSS pixels, and its title. */
+  | { readonly vividMeter: 'height'; readonly height: number; readonly title: string }
   /** Frame to page: something happened. */
   | {
       readonly vividMeter: 'event'
@@ -98,6 +100,7 @@ export type FrameMessage =
 
 const kinds: readonly unknown[] = [
   'hello',
+  'sight',
   'height',
   'event',
   'previewReady',

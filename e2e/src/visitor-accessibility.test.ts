@@ -1,6 +1,6 @@
 import type { Page } from 'puppeteer-core'
 import { describe, expect, test } from 'vitest'
-import { click, eventually, expectText, fill, press, useApplication } from './support/application'
+import { click, eventually, expectText, fill, goTo, press, useApplication } from './support/application'
 import { brokenRules } from './support/axe'
 
 const app = useApplication()
@@ -168,4 +168,106 @@ test('nothing moves for those who want it still, and colours of the system are t
     })
   // These rules come with the parts under the schedule, which arrive after the figures.
   await expect.poll(styles, { timeout: 15_000 }).toEqual({ moves: 'none', forced: true, bar: 'none' })
+})
+
+test('no field moves while what is typed in it cannot be an answer yet', async () => {
+  const page = await app.visit(`${app.address}/c/floating-home-mortgage`, { width: 390, height: 844 })
+  await page.waitForSelector('.summary strong')
+  const top = () =>
+    page.$eval('#answer-homePrice', (field) => field.getBoundingClientRect().top + window.scrollY)
+  const before = await top()
+  await fill(page, '#answer-homePrice', 'x')
+  expect(await top()).toBe(before)
+  expect(await page.$eval('.summary span', (said) => getComputedStyle(said).visibility)).toBe('hidden')
+  await fill(page, '#answer-homePrice', '400000')
+  expect(await top()).toBe(before)
+  expect(await page.$eval('.summary span', (said) => getComputedStyle(said).visibility)).toBe('visible')
+})
+
+test('nothing that has the focus lies hidden, on a very small screen either', async () => {
+  for (const [width, height] of [
+    [320, 256],
+    [390, 664],
+  ] as const) {
+    const page = await app.visit(`${app.address}/c/floating-home-mortgage`, { width, height })
+    await page.waitForSelector('.keeping')
+    const hidden = new Set<string>()
+    for (let presses = 0; presses < 45; presses++) {
+      await page.keyboard.press('Tab')
+      const name = await page.evaluate(() => {
+        const element = document.activeElement
+        if (!element || element === document.body) return ''
+        const { left, top, width: wide, height: tall } = element.getBoundingClientRect()
+        const points = [0.2, 0.5, 0.8].map((at) =>
+          document.elementFromPoint(left + wide / 2, top + tall * at),
+        )
+        const isSeen = points.some(
+          (one) =>
+            one &&
+            (element.contains(one) ||
+              one.contains(element) ||
+              one.closest('label, .choice')?.contains(element)),
+        )
+        return isSeen ? '' : element.id || element.className || element.tagName
+      })
+      if (name) hidden.add(name)
+    }
+    expect([width, [...hidden]]).toEqual([width, []])
+  }
+})
+
+test('a payment that is looked for is found in ten of ten tries', async () => {
+  const page = await app.visit(`${app.address}/c/floating-home-mortgage`, { width: 390, height: 664 })
+  await page.waitForSelector('.finder')
+  for (const number of [1, 650, 13, 333, 27, 649, 100, 500, 2, 411]) {
+    await fill(page, '.finder .typed', String(number))
+    await page.keyboard.press('Enter')
+    await eventually(
+      () =>
+        page.evaluate((wanted) => {
+          const row = document.querySelector(`[data-payment="${wanted}"]`)
+          const { top = -1, bottom = 1e9 } = row?.getBoundingClientRect() ?? {}
+          return document.activeElement === row && top > 0 && bottom < innerHeight
+        }, number),
+      () => `payment ${number} is not in sight`,
+    )
+    await page.evaluate(() => window.scrollTo(0, 0))
+  }
+})
+
+test('whoever prefers dark pages gets the dark side of the house style, as easy to read', async () => {
+  const page = await app.visit('about:blank', { width: 390, height: 844 })
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'dark' }])
+  await goTo(page, `${app.address}/c/floating-home-mortgage`)
+  await page.waitForSelector('.keeping')
+  const ground = () => page.$eval('body', (body) => getComputedStyle(body).backgroundColor)
+  await eventually(
+    async () => (await ground()).match(/\d+/g)?.every((part) => Number(part) < 60) ?? false,
+    async () => `the ground is ${await ground()}`,
+  )
+  expect(await brokenRules(page)).toEqual([])
+  await page.emulateMediaFeatures([{ name: 'prefers-color-scheme', value: 'light' }])
+  await eventually(
+    async () => (await ground()) === 'rgb(255, 255, 255)',
+    async () => `the ground is ${await ground()}`,
+  )
+})
+
+test('letters follow the size somebody has set in the browser', async () => {
+  const page = await app.visit(`${app.address}/c/floating-home-mortgage`)
+  await page.waitForSelector('.payment .figure')
+  const sizes = () =>
+    page.$$eval('h1, .payment .figure, .typed, .help, .sentence', (all) =>
+      all.map((one) => parseFloat(getComputedStyle(one).fontSize)),
+    )
+  const before = await sizes()
+  await page.evaluate(() => (document.documentElement.style.fontSize = '24px'))
+  expect(await sizes()).toEqual(before.map((size) => size * 1.5))
+})
+
+test('what is cancelled gives the focus back to where it was opened', async () => {
+  const page = await app.visit(`${app.address}/c/floating-home-mortgage`)
+  await click(page, 'Talk to us about this', '.keeping')
+  await click(page, 'Not now', '.keeping')
+  expect(await page.evaluate(() => document.activeElement?.textContent?.trim())).toBe('Talk to us about this')
 })

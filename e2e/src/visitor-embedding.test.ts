@@ -88,3 +88,30 @@ test('without scripts the page says what it is, and how the lender is reached', 
   expect(text).toContain('a besoin de JavaScript')
   expect(text).toContain('Appelez le 555-0142')
 })
+
+test('a frame is titled by its calculator, and the result stays in sight in it while the page around it is scrolled', async () => {
+  const page = await app.visit(`${app.lender}/`, { width: 400, height: 700 })
+  const [frame] = await framesOf(page)
+  if (!frame) throw new Error('no calculator was placed')
+  await eventually(
+    async () => (await page.$eval('iframe', ({ title }) => title)) === 'Floating home mortgage',
+    () => page.$eval('iframe', ({ title }) => title),
+  )
+  // Where the bar stands on the screen: in its frame, and the frame on the page.
+  const barAt = async () => {
+    const outer = await page.$eval('iframe', (one) => one.getBoundingClientRect().top)
+    return outer + (await frame.$eval('.summary', (bar) => bar.getBoundingClientRect().top))
+  }
+  await frame.$eval('#answer-rate', (field) => field.scrollIntoView({ block: 'center' }))
+  await page.evaluate(() => window.scrollTo(0, 700))
+  await eventually(
+    async () => Math.abs(await barAt()) < 2,
+    async () => `the bar stands at ${await barAt()}`,
+  )
+  // And goes no further than the questions it belongs to.
+  await page.evaluate(() => window.scrollTo(0, 6000))
+  await eventually(
+    async () => (await barAt()) < -100,
+    async () => `the bar stands at ${await barAt()}`,
+  )
+})

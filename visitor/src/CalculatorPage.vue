@@ -5,6 +5,7 @@ import { useCalculator, type CalculatorSource } from './model/use-calculator'
 import QuestionField from './questions/QuestionField.vue'
 import ReadoutView from './results/ReadoutView.vue'
 import { createTellAudience } from './frame/tell-audience'
+import { stayInSight } from './frame/stay-in-sight'
 import { createTellHost } from './frame/tell-host'
 import { useAnnouncement } from './model/announce'
 import { pageHash } from './model/carried'
@@ -39,7 +40,7 @@ const labelOf = (field: string) => {
 
 /** The headline, kept in sight above the questions where they stand before the results. */
 const headline = computed(() => {
-  const readout = isProblem.value ? undefined : calculator.headline.value
+  const readout = calculator.headline.value
   const step = steps.value.find(({ id }) => id === readout?.id)
   if (!readout || step?.kind !== 'readout') return undefined
   const { value } = readout
@@ -79,6 +80,8 @@ if (source.live) useAddress(calculator.carried)
 const addressHash = computed(() => pageHash(calculator.carried()))
 
 /** While something is wrong the results keep their height, so that nothing jumps under the visitor's finger. */
+const summary = useTemplateRef<HTMLElement>('summary')
+stayInSight(() => summary.value)
 const panel = useTemplateRef<HTMLElement>('panel')
 const keptHeight = ref(0)
 watch(isProblem, (wrong) => (keptHeight.value = wrong ? (panel.value?.offsetHeight ?? 0) : 0), {
@@ -100,7 +103,7 @@ function submit(): void {
 </script>
 
 <template>
-  <div class="calculator">
+  <main class="calculator">
     <p class="out-of-sight" role="status">{{ announced }}</p>
     <form
       class="questions"
@@ -122,8 +125,11 @@ function submit(): void {
         class="introduction"
         :text="sayRich(program.introduction)"
       />
-      <p v-if="headline" class="summary">
-        {{ headline.label }} <strong>{{ headline.figure }}</strong> {{ headline.often }}
+      <p v-if="headline" ref="summary" class="summary">
+        <!-- While an answer is wrong its room stays, so that no field jumps under the finger. -->
+        <span :class="{ unsaid: isProblem }"
+          >{{ headline.label }} <strong>{{ headline.figure }}</strong> {{ headline.often }}</span
+        >
       </p>
       <template v-for="step in asked" :key="step.id">
         <h2 v-if="step.kind === 'section'" class="section">{{ say(step.label) }}</h2>
@@ -178,5 +184,5 @@ function submit(): void {
       </div>
       <RichText v-if="sayRich(program.disclosure)" class="disclosure" :text="sayRich(program.disclosure)" />
     </div>
-  </div>
+  </main>
 </template>

@@ -98,6 +98,18 @@ function speak(language: string): void {
   root.dir = isRightToLeft(language) ? 'rtl' : 'ltr'
 }
 
+const prefersDark = matchMedia('(prefers-color-scheme: dark)')
+let ownStyle: HouseStyle = {}
+/** The lender's looks; their dark side where the browser's owner prefers that. */
 function applyStyle(style: HouseStyle): void {
+  ownStyle = style
+  put(style)
+  if (prefersDark.matches)
+    void import('@vivid/contract/dark-side').then(({ darkSide }) => put(darkSide(ownStyle)))
+}
+prefersDark.addEventListener('change', () => applyStyle(ownStyle))
+
+function put(style: HouseStyle): void {
+  root.style.removeProperty('--scheme')
   for (const [name, value] of Object.entries(style)) root.style.setProperty(name, value)
 }

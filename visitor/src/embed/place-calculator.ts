@@ -35,14 +35,24 @@ export function placeCalculator(script: HTMLScriptElement): Placement | undefine
   const view = page.defaultView ?? window
   const frame = page.createElement('iframe')
   let shown = calculator ?? ''
-  frame.title = title ?? 'Loan calculator'
+  frame.title = title ?? 'Calculator'
   frame.allow = 'clipboard-write'
   frame.style.cssText = `display:block;width:100%;border:0;height:${Number(height) > 0 ? Number(height) : 900}px`
-  frame.addEventListener('load', () => frame.contentWindow?.postMessage({ vividMeter: 'hello' }, origin))
+  const tell = (message: object) => frame.contentWindow?.postMessage(message, origin)
+  frame.addEventListener('load', () => {
+    tell({ vividMeter: 'hello' })
+    tellSight()
+  })
+  /** How far it is scrolled away: in the frame the result stays in sight while somebody types. */
+  const tellSight = () => tell({ vividMeter: 'sight', top: Math.max(0, -frame.getBoundingClientRect().top) })
 
   const onMessage = ({ origin: from, source, data }: MessageEvent) => {
     if (from !== origin || source !== frame.contentWindow || typeof data !== 'object' || data === null) return
-    if (data.vividMeter === 'height') grow(data.height)
+    if (data.vividMeter === 'height') {
+      grow(data.height)
+      // As the site calls it, else as the calculator is called in the language it is shown in.
+      if (!title && typeof data.title === 'string') frame.title = data.title.slice(0, 200)
+    }
     if (data.vividMeter === 'event' && /^[a-zA-Z]{1,20}$/.test(data.event)) {
       const { edition, language: spokenThere } = data
       const detail = { calculator: shown, edition, language: spokenThere }
@@ -71,6 +81,8 @@ export function placeCalculator(script: HTMLScriptElement): Placement | undefine
     if (width) frame.style.maxWidth = `${width}px`
     frame.src = source.href
     view.addEventListener('message', onMessage)
+    view.addEventListener('scroll', tellSight, { passive: true, capture: true })
+    view.addEventListener('resize', tellSight)
     script.after(frame)
   }
   void ask()
@@ -79,6 +91,8 @@ export function placeCalculator(script: HTMLScriptElement): Placement | undefine
   return {
     remove: () => {
       view.removeEventListener('message', onMessage)
+      view.removeEventListener('scroll', tellSight, { capture: true })
+      view.removeEventListener('resize', tellSight)
       frame.remove()
     },
   }

@@ -1,7 +1,7 @@
 import { isFrameMessage, type FrameMessage } from '@vivid/contract/visitor'
 
 /**
- * Tells the page around us how tall the content is, once that page has said hello: only to the origin it spoke
+ * Tells the page around us how tall the content is and what it is called, once that page has said hello: only to the origin it spoke
  * from. Returns what stops it.
  */
 export function reportHeight(content: HTMLElement, view: Window = window): () => void {
@@ -12,6 +12,7 @@ export function reportHeight(content: HTMLElement, view: Window = window): () =>
     const message: FrameMessage = {
       vividMeter: 'height',
       height: Math.ceil(content.getBoundingClientRect().height),
+      title: view.document.title,
     }
     view.parent.postMessage(message, host)
   }

@@ -129,15 +129,22 @@ async function copyLink(): Promise<void> {
   tellHost('kept')
 }
 
-function sent(): void {
+/** What had the focus is gone: it goes back to where the form was opened. */
+async function closeForm(): Promise<void> {
   isHandingOver.value = false
+  await nextTick()
+  section.value?.querySelector<HTMLElement>('[data-action=handOver]')?.focus()
+}
+const section = useTemplateRef<HTMLElement>('section')
+function sent(): void {
+  void closeForm()
   said.value = words.value.handOver.sent(program.value.lender)
   tellHost('handedOver')
 }
 </script>
 
 <template>
-  <section v-if="actions.length > 0" class="result wide keeping" :aria-label="say(step.label)">
+  <section v-if="actions.length > 0" ref="section" class="result wide keeping" :aria-label="say(step.label)">
     <h2>{{ say(step.label) }}</h2>
     <div class="actions">
       <button
@@ -145,6 +152,7 @@ function sent(): void {
         :key="action"
         type="button"
         class="action"
+        :data-action="action"
         :disabled="waitsForLive(action) || making === action"
         @click="act(action)"
       >
@@ -168,7 +176,7 @@ function sent(): void {
         :words="words.handOver"
         :optional="words.optional"
         @sent="sent"
-        @cancel="isHandingOver = false"
+        @cancel="closeForm"
       />
     </div>
   </section>

@@ -54,8 +54,20 @@ async function find(): Promise<void> {
   if (readout.by === 'year' && year) open.value = new Set(open.value).add(year.year)
   await nextTick()
   const row = section.value?.querySelector<HTMLElement>(`[data-payment="${number}"]`)
-  row?.scrollIntoView({ block: 'center' })
   row?.focus({ preventScroll: true })
+  if (row) await settleOn(row)
+}
+
+/** Rows around it are drawn as they come near and move it: it is scrolled to until it stays. */
+async function settleOn(row: HTMLElement): Promise<void> {
+  let before = NaN
+  for (let frames = 0, still = 0; frames < 40 && still < 3; frames++) {
+    row.scrollIntoView({ block: 'center', behavior: 'instant' })
+    await new Promise((next) => requestAnimationFrame(next))
+    const { top } = row.getBoundingClientRect()
+    still = Math.abs(top - before) < 1 ? still + 1 : 0
+    before = top
+  }
 }
 </script>
 

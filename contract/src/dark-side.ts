@@ -1,0 +1,71 @@
+import { contrast } from './contrast'
+import type { HouseStyle } from './visitor'
+
+/**
+ * A light style's dark side, for browsers whose owners prefer it: the same hues on dark ground, each light enough to be
+ * told apart as well as WCAG 2.2 asks (4.5 for text, 3 for shapes). A style that is dark already stays as it is.
+ */
+export function darkSide(style: HouseStyle): HouseStyle {
+  if (style['--scheme'] === 'dark') return style
+  const of = (name: `--${string}`) => hslOf(style[name] ?? '#000000')
+  const [inkHue, inkTint] = of('--ink')
+  const tint = Math.min(inkTint, 0.3)
+  const ground = (light: number) => hexOf([inkHue, tint, light])
+  const [card, paper] = [ground(0.1), ground(0.14)]
+  const [accentHue, accentTint] = of('--accent')
+  const accentSoft = hexOf([accentHue, Math.min(accentTint, 0.4), 0.2])
+  /** The same hue, no lighter than it has to be to stand out from all of these. */
+  const lightened = (name: `--${string}`, least: number, from: readonly string[]) => {
+    const [hue, tinted, light] = of(name)
+    for (let at = Math.max(light, 0.4); at <= 1; at += 0.01) {
+      const hex = hexOf([hue, tinted, at])
+      if (from.every((one) => contrast(hex, one) >= least)) return hex
+    }
+    return '#ffffff'
+  }
+  const accent = lightened('--accent', 4.5, [card, paper, accentSoft])
+  const shape = (name: `--${string}`) => lightened(name, 3, [card, paper])
+  return {
+    ...style,
+    '--scheme': 'dark',
+    '--card': card,
+    '--paper': paper,
+    '--accent-soft': accentSoft,
+    '--line-soft': ground(0.22),
+    '--line': hexOf([inkHue, tint, 0.52]),
+    '--ink': hexOf([inkHue, tint, 0.94]),
+    '--ink-soft': hexOf([inkHue, tint, 0.74]),
+    '--accent': accent,
+    '--on-accent': contrast(accent, '#ffffff') >= 4.5 ? '#ffffff' : '#101010',
+    '--error': lightened('--error', 4.5, [card, paper]),
+    ...Object.fromEntries(
+      (['--principal', '--interest', '--part-2', '--part-3', '--part-4', '--part-5'] as const).flatMap(
+        (name) => (style[name] === undefined ? [] : [[name, shape(name)]]),
+      ),
+    ),
+  }
+}
+
+/** Hue (0 to 1), tint and lightness (0 to 1) of "#rrggbb" (CSS Color 4, HSL). */
+function hslOf(hex: string): readonly [number, number, number] {
+  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16) / 255)
+  const [most, least] = [Math.max(r, g, b), Math.min(r, g, b)]
+  const light = (most + least) / 2
+  const spread = most - least
+  if (spread === 0) return [0, 0, light]
+  const tint = spread / (1 - Math.abs(2 * light - 1))
+  const hue = most === r ? (g - b) / spread : most === g ? (b - r) / spread + 2 : (r - g) / spread + 4
+  return [((hue + 6) % 6) / 6, tint, light]
+}
+
+function hexOf([hue, tint, light]: readonly [number, number, number]): string {
+  const reach = tint * Math.min(light, 1 - light)
+  const part = (n: number) => {
+    const k = (n + hue * 12) % 12
+    const value = light - reach * Math.max(-1, Math.min(k - 3, 9 - k, 1))
+    return Math.round(value * 255)
+      .toString(16)
+      .padStart(2, '0')
+  }
+  return `#${part(0)}${part(8)}${part(4)}`
+}
