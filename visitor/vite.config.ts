@@ -9,17 +9,36 @@ const isBase = (id: string): boolean =>
       id,
     ))
 
+/** The words every page is drawn with; those of a part come with the part. */
+const isWords = (id: string): boolean =>
+  /contract\/src\/wording\/(answer-text|figures|format-as-typed|intl|preset|problem-sentences|read-|readout-text|languages\/(index|english|page\/english))/.test(
+    id,
+  )
+
 export default defineConfig({
   base: '/visitor/',
   plugins: [vue()],
-  define: { __VUE_OPTIONS_API__: 'false', __VUE_PROD_DEVTOOLS__: 'false' },
+  define: {
+    __VUE_OPTIONS_API__: 'false',
+    __VUE_PROD_DEVTOOLS__: 'false',
+    __VUE_PROD_HYDRATION_MISMATCH_DETAILS__: 'false',
+  },
   build: {
     target: 'es2022',
     sourcemap: false,
-    modulePreload: { polyfill: false },
+    modulePreload: {
+      polyfill: false,
+      // A part that is fetched later names its styles and leaves its scripts to the browser.
+      resolveDependencies: (_file, needed, { hostType }) =>
+        hostType === 'html' ? needed : needed.filter((name) => name.endsWith('.css')),
+    },
     // What every page needs at once, in one file: it packs better than in five.
     rolldownOptions: {
-      output: { codeSplitting: { groups: [{ name: 'base', test: isBase }] } },
+      output: {
+        codeSplitting: {
+          groups: [{ name: 'base', test: (id) => isBase(id) || isWords(id) }],
+        },
+      },
     },
   },
 })

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { compile, createEvaluator, readMoment, type ReadoutStep } from '@vivid/core'
 import type { WhatIf } from '@vivid/core/evaluate'
-import { whatIf } from '@vivid/core/further'
+import { whatIf } from '@vivid/core/what-if'
 import { anyAnswers, anyDocument, anySheets } from '../../core/src/testing/any-document'
 import {
   comparedCell,

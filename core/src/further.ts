@@ -1,3 +1,2 @@
 /** The second light door, for pages that have more than loans and formulas: fetched by those that need it. */
 export { further } from './calculator/evaluate/further'
-export { changedLedger, hasPaymentIn, whatIf } from './calculator/evaluate/what-if'

@@ -19,10 +19,10 @@ const firstLoad = (room: string, kind: RegExp) =>
     .filter((name) => kind.test(name))
     .map((name) => read(room, name))
 
-test('the visitor page is at most 80 KB of scripts and styles, gzipped', () => {
+test('the visitor page is at most 84 KB of scripts and styles, gzipped', () => {
   const files = firstLoad('visitor', /\.(js|css)$/)
   expect(files.length).toBeGreaterThan(1)
-  expect(gzipped(...files)).toBeLessThan(80)
+  expect(gzipped(...files)).toBeLessThan(84)
 })
 
 test('the placement script is at most 3 KB, gzipped', () => {

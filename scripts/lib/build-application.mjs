@@ -41,6 +41,7 @@ export const serverBundle = {
     [
       ['@vivid/core/evaluate', 'core/src/evaluate.ts'],
       ['@vivid/core/further', 'core/src/further.ts'],
+      ['@vivid/core/what-if', 'core/src/what-if.ts'],
       ['@vivid/core', 'core/src/index.ts'],
       ['@vivid/contract/formats', 'contract/src/formats/index.ts'],
       ['@vivid/contract/pictures', 'contract/src/pictures/index.ts'],

@@ -5,14 +5,11 @@ import { createEvaluatorWith, needsFurther, type Further, type Program } from '@
 import CalculatorPage from './CalculatorPage.vue'
 import { followPreview } from './frame/follow-preview'
 import { reportHeight } from './frame/report-height'
-import { carriedIn, carries, fitting } from './model/carried'
+import { carries } from './model/carried'
 import { momentOf } from './model/moment-of'
 import { onOtherAddress } from './model/use-address'
 import type { CalculatorSource } from './model/use-calculator'
-import '@fontsource-variable/bricolage-grotesque'
-import '@fontsource-variable/figtree'
-import '@fontsource-variable/rubik'
-import '@fontsource-variable/source-serif-4'
+import './letters.css'
 import './page.css'
 import './questions/questions.css'
 import './on-paper.css'
@@ -72,6 +69,7 @@ async function linkedStart(
   further: Further | undefined,
 ): Promise<Start | undefined> {
   if (!carries(location.hash)) return undefined
+  const { carriedIn, fitting } = await import('./model/carried-in')
   const carried = carriedIn(location.hash)
   if (!carried) return { answers: {}, linkNote: 'unreadable' }
   const evaluate = createEvaluatorWith(program, further)

@@ -1,5 +1,5 @@
-import { scaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
+import { scale } from './scale'
 import { label, picture, round, tag, widthOf, type Look } from './look'
 
 /** What is owed over time on one loan. */
@@ -33,9 +33,9 @@ export function balancePicture(drawn: BalanceDrawn, look: Look): string {
   const most = Math.max(1, ...all.map(({ owed }) => owed))
   const [top, bottom] = [fontSize * 2.4, look.height - fontSize * 1.9]
   const inset = fontSize * 0.6
-  const across = [inset, look.width - inset]
-  const x = scaleLinear([0, longest], isRtl ? [...across].reverse() : across)
-  const y = scaleLinear([0, most], [bottom, top])
+  const [left, right] = [inset, look.width - inset]
+  const x = scale([0, longest], isRtl ? [right, left] : [left, right])
+  const y = scale([0, most], [bottom, top])
   const [before, after] = isRtl ? (['end', 'start'] as const) : (['start', 'end'] as const)
 
   const ruler = y
@@ -51,7 +51,7 @@ export function balancePicture(drawn: BalanceDrawn, look: Look): string {
         stroke: colours.soft,
       })
       return (
-        tag('line', { x1: across[0] ?? 0, x2: across[1] ?? 0, y1: at, y2: at, stroke: colours.line }) +
+        tag('line', { x1: left, x2: right, y1: at, y2: at, stroke: colours.line }) +
         tick +
         label(
           drawn.short(amount),
@@ -80,8 +80,8 @@ export function balancePicture(drawn: BalanceDrawn, look: Look): string {
     )
   })
   const axis = tag('line', {
-    x1: across[0] ?? 0,
-    x2: across[1] ?? 0,
+    x1: left,
+    x2: right,
     y1: bottom,
     y2: bottom,
     stroke: colours.soft,

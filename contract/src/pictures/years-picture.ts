@@ -1,4 +1,4 @@
-import { scaleBand, scaleLinear } from 'd3-scale'
+import { bands, scale } from './scale'
 import { label, picture, round, tag, widthOf, type Look } from './look'
 
 /** Where the money of each year goes: a meter stood upright, its parts from the bottom up, in minor units. */
@@ -15,22 +15,19 @@ export function yearsPicture({ years, names, short }: YearsDrawn, look: Look): s
   const most = Math.max(1, ...sums)
   const [top, bottom] = [fontSize * 1.6, look.height - fontSize * 1.9]
   const places = years.map(({ year }) => year)
-  const x = scaleBand(isRtl ? [...places].reverse() : places, [0, look.width]).padding(0.22)
-  const y = scaleLinear([0, most], [bottom, top])
+  const { start, wide } = bands(places.length, look.width, 0.22)
+  /** Where the bar of the year at a place begins. */
+  const x = (i: number) => start(isRtl ? places.length - 1 - i : i)
+  const y = scale([0, most], [bottom, top])
 
-  const bars = years.flatMap(({ year, parts }) => {
+  const bars = years.flatMap(({ parts }, at) => {
     let below = 0
     return parts.flatMap((part, i) => {
       if (part <= 0) return []
       const [from, to] = [y(below), y(below + part)]
       below += part
-      const at = {
-        x: round(x(year) ?? 0),
-        y: round(to),
-        width: round(x.bandwidth()),
-        height: round(from - to),
-      }
-      return [tag('rect', { ...at, fill: colours.parts[i] ?? colours.soft })]
+      const bar = { x: round(x(at)), y: round(to), width: round(wide), height: round(from - to) }
+      return [tag('rect', { ...bar, fill: colours.parts[i] ?? colours.soft })]
     })
   })
   const every = Math.ceil((years.length * (widthOf('2026', look) + 10)) / look.width)
@@ -39,7 +36,7 @@ export function yearsPicture({ years, names, short }: YearsDrawn, look: Look): s
       ? label(
           String(year),
           {
-            x: (x(year) ?? 0) + x.bandwidth() / 2,
+            x: x(i) + wide / 2,
             y: look.height - 4,
             anchor: 'middle',
             colour: colours.soft,
@@ -69,10 +66,10 @@ export function yearsPicture({ years, names, short }: YearsDrawn, look: Look): s
   const named = names.map((name, i) => {
     const sizes = years.map(({ parts }) => parts[i] ?? 0)
     const largest = Math.max(...sizes)
-    const at = years[sizes.indexOf(largest)]
-    if (!at || largest <= 0) return ''
-    const below = at.parts.slice(0, i).reduce((sum, part) => sum + part, 0)
-    const middle = (x(at.year) ?? 0) + x.bandwidth() / 2
+    const at = sizes.indexOf(largest)
+    if (largest <= 0) return ''
+    const below = (years[at]?.parts ?? []).slice(0, i).reduce((sum, part) => sum + part, 0)
+    const middle = x(at) + wide / 2
     const half = widthOf(name, look) / 2
     const isLeft = middle < half + widthOf(short(most), look) + 8
     const isRight = middle > look.width - half - 4

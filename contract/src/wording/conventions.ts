@@ -7,8 +7,10 @@ import {
   type Program,
   type ProgramStep,
 } from '@vivid/core/evaluate'
+import type { Conventions } from './convention-words'
 import type { Figures } from './language'
 import { counted } from './languages'
+import { conventionWords } from './languages/conventions'
 
 type Shown = Pick<Evaluation, 'readouts' | 'terms' | 'ledgers'>
 
@@ -63,7 +65,7 @@ const canBeExtra = ({ readouts, terms }: Shown, loan: string): boolean =>
   readouts.some((readout) => readout.shows === 'whatIf' && readout.loan === loan)
 
 function ofLoan(terms: LoanTerms, ledger: Ledger, hasExtras: boolean, figures: Figures): string[] {
-  const { conventions: words } = figures.words.page
+  const words = conventionWords(figures.locale)
   const { frequency, compounding = 'perPayment', rateChanges, due, grace, rounding, alreadyPaid } = terms
   const facts = frequencies[frequency]
   const next = ledger.count > 0 ? ledger.at(ledger.firstNumber).date : undefined
@@ -92,18 +94,15 @@ function ofLoan(terms: LoanTerms, ledger: Ledger, hasExtras: boolean, figures: F
   ]
 }
 
-function daysOf(
-  { dayCount = 'equal' }: LoanTerms,
-  { days }: Figures['words']['page']['conventions'],
-): string {
+function daysOf({ dayCount = 'equal' }: LoanTerms, { days }: Conventions): string {
   if (dayCount === 'equal') return days.equal(0)
   const year = dayCount.endsWith('365') ? 365 : 360
   return dayCount.startsWith('actual') ? days.actual(year) : days.thirty(year)
 }
 
 /** Affordability and refinancing pay monthly, and say how their rate compounds. */
-function ofComposites(steps: readonly ProgramStep[], { words }: Figures): string[] {
-  const { conventions } = words.page
+function ofComposites(steps: readonly ProgramStep[], { locale }: Figures): string[] {
+  const conventions = conventionWords(locale)
   const lines = steps.flatMap(({ step }) =>
     step.kind === 'affordability' || step.kind === 'refinance'
       ? [conventions.monthly, conventions.compounds(step.compounding === 'perPayment' ? 0 : step.compounding)]

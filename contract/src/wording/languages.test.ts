@@ -3,6 +3,7 @@ import { frequencies, minor, type Question } from '@vivid/core'
 import { readTyped, textOfAnswer } from './answer-text'
 import { createFigures } from './figures'
 import { counted, fetchAllLanguages, isRightToLeft, languageOf, spokenLanguages } from './languages'
+import { conventionWords } from './languages/conventions'
 import { english } from './languages/english'
 
 await fetchAllLanguages()
@@ -34,7 +35,8 @@ function textsIn(value: unknown, path = ''): [string, string][] {
   if (typeof value !== 'object' || value === null || value instanceof RegExp) return []
   return Object.entries(value).flatMap(([name, inner]) => textsIn(inner, `${path}.${name}`))
 }
-const pageTexts = (locale: string) => new Map(textsIn(languageOf(locale).page))
+const pageTexts = (locale: string) =>
+  new Map([...textsIn(languageOf(locale).page), ...textsIn(conventionWords(locale), 'conventions')])
 
 describe.each(inEach)('$locale', ({ locale, figures }) => {
   const question = (asks: object) => asks as Question

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { firstPaymentFrom } from '../calculator/evaluate/loan-terms'
+import { amortize } from './amortize'
 import { dueDate } from './due-dates'
 import { addDays, addMonths, daysBetween, isoDate, readIsoDate, type PlainDate } from '../dates/plain-date'
 
@@ -68,7 +69,10 @@ test('a schedule keeps today’s day of the month for good, whatever month it be
   for (const frequency of ['monthly', 'semiMonthly', 'quarterly', 'halfYearly', 'yearly'] as const)
     for (let i = 0; i < 800; i++) {
       const today = addDays(day('2026-11-25'), i)
-      const { firstPayment, anchorDay } = firstPaymentFrom(today, frequency, 1)
+      const first = firstPaymentFrom(today, frequency, 1)
+      const { firstPayment, anchorDay } = first
+      const terms = { principal: 1e6, annualRate: '5', frequency, term: { years: 2 }, ...first }
+      expect([isoDate(today), frequency, amortize(terms).ok]).toEqual([isoDate(today), frequency, true])
       const early = today.day > 15 ? today.day - 15 : today.day
       const meant = frequency === 'semiMonthly' ? [early, early + 15] : [today.day]
       for (let n = 1; n <= 30; n++) {

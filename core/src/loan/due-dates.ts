@@ -29,7 +29,7 @@ export function dueDate(
 }
 
 /** The earlier of the two days of the month that payments fall on twice a month, from either. */
-const earlyDay = (day: number): number => (day > 15 ? day - 15 : day)
+export const earlyDay = (day: number): number => (day > 15 ? day - 15 : day)
 
 /**
  * The day of the month to go on from where a first payment does not show it itself: its month is too short, or of the two

@@ -1,4 +1,5 @@
 import { isObject } from '../money/read-amount'
+import { earlyDay } from './due-dates'
 import { factsOf, frequencies } from '../rates/frequency'
 import { dayCounts, type DayCount } from '../rates/day-count'
 import { daysInMonth, readIsoDate } from '../dates/plain-date'
@@ -54,10 +55,14 @@ const extraWith = (test: (extra: Extra) => string | undefined): Broken => {
   }
 }
 
-/** Whether the first payment can fall on the anchor day: it does, or its month is too short for it. */
-function fitsAnchor({ anchorDay, firstPayment }: LoanTerms): boolean {
+/** Whether the first payment can fall on the anchor day, or on the other of two: it does, or its month is too short for it. */
+function fitsAnchor(terms: LoanTerms): boolean {
+  const { anchorDay, firstPayment } = terms
   const first = readIsoDate(String(firstPayment))
-  return !first || !anchorDay || first.day === Math.min(anchorDay, daysInMonth(first.year, first.month))
+  if (!first || !anchorDay) return true
+  const early = earlyDay(anchorDay)
+  const meant = 'halfMonths' in every(terms) ? [early, early + 15] : [anchorDay]
+  return meant.some((day) => first.day === Math.min(day, daysInMonth(first.year, first.month)))
 }
 
 const isThirty = (dayCount: DayCount) =>
@@ -79,7 +84,7 @@ export const pairRules: readonly PairRule[] = [
   },
   refused('start', 'dayCount', (t) => t.start !== undefined && !hasDays(t)),
   needed('start', 'firstPayment', (t) => t.start !== undefined && t.firstPayment === undefined),
-  refused('anchorDay', 'frequency', (t) => t.anchorDay !== undefined && !('months' in every(t))),
+  refused('anchorDay', 'frequency', (t) => t.anchorDay !== undefined && 'days' in every(t)),
   needed('anchorDay', 'firstPayment', (t) => t.anchorDay !== undefined && t.firstPayment === undefined),
   refused('anchorDay', 'firstPayment', (t) => !fitsAnchor(t)),
   refused('grace', 'due', (t) => t.grace !== undefined && t.due === 'start'),

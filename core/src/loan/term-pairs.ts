@@ -22,8 +22,9 @@ const reasons: Readonly<Record<string, string>> = {
   'paymentBasis / onExtra': 'A payment lowered after an extra is level at the nominal rate.',
   'start / dayCount': 'With equal periods the first is as long as the others.',
   'start / firstPayment': 'Interest runs from the start to a first payment that has a date.',
-  'anchorDay / frequency': 'Payments by the week fall on a day of the week, half-monthly ones on two days.',
-  'anchorDay / firstPayment': 'The first payment falls on that day, or on its month’s last.',
+  'anchorDay / frequency': 'Payments by the week fall on a day of the week.',
+  'anchorDay / firstPayment':
+    'The first payment falls on that day, on the other of two, or on its month’s last.',
   'grace / due': 'A grace time ends with a period; payments at the start begin with one.',
   'settleAtTerm / payment': 'The last payment settles what a given payment left.',
   'settleAtTerm / term': 'The last payment of a term settles.',

@@ -23,7 +23,7 @@ import {
   type RateSheet,
   type Readout,
 } from '@vivid/core'
-import { whatIf } from '@vivid/core/further'
+import { whatIf } from '@vivid/core/what-if'
 import { dayOf, endOf, minuteOf } from '../clock'
 import { AppError } from '../http/app-error'
 import type { LiveCalculators } from './live-calculators'

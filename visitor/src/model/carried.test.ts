@@ -2,7 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { fetchAllLanguages } from '@vivid/contract/wording'
 import { compile, createEvaluator, minor, starters } from '@vivid/core'
-import { carriedIn, carries, fitting, linkTo, marksOf, pageHash, type Carried } from './carried'
+import { carries, linkTo, marksOf, pageHash, type Carried } from './carried'
+import { carriedIn, fitting } from './carried-in'
 import { momentOf } from './moment-of'
 
 await fetchAllLanguages()

@@ -3,7 +3,6 @@ import { computed, defineAsyncComponent, type Component } from 'vue'
 import type { Readout, ReadoutStep } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
 import type { TellHost } from '../frame/tell-host'
-import AssumptionsResult from './AssumptionsResult.vue'
 import { fetchAgain } from './fetch-again'
 import FigureResult from './FigureResult.vue'
 import MeterResult from './MeterResult.vue'
@@ -26,7 +25,7 @@ const kinds: Record<Readout['shows'], Component> = {
   figure: FigureResult,
   meter: MeterResult,
   sentence: SentenceResult,
-  assumptions: AssumptionsResult,
+  assumptions: fetched(() => import('./AssumptionsResult.vue')),
   schedule: fetched(() => import('./ScheduleResult.vue')),
   chart: fetched(() => import('./ChartResult.vue')),
   ladder: fetched(() => import('./LadderResult.vue')),

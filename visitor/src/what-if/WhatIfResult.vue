@@ -3,7 +3,7 @@ import '../results/tables.css'
 import '../results/keeping.css'
 import { computed, nextTick, useTemplateRef } from 'vue'
 import type { Readout, ReadoutOf, WhatIfName } from '@vivid/core/evaluate'
-import { hasPaymentIn, whatIf } from '@vivid/core/further'
+import { hasPaymentIn, whatIf } from '@vivid/core/what-if'
 import {
   keptName,
   lumpYears,

@@ -1,4 +1,4 @@
-import { changedLedger } from '@vivid/core/further'
+import { changedLedger } from '@vivid/core/what-if'
 import type { Ledger, ReadoutOf } from '@vivid/core/evaluate'
 import { gapSaid, keptName, whatIfName } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'

@@ -239,6 +239,8 @@ describe('circles', () => {
       'figure',
       'figure',
       'figure',
+      'chart',
+      'chart',
       'whatIf',
       'schedule',
       'assumptions',
