@@ -31,7 +31,7 @@ export interface ServedCalculator extends LiveCalculator {
 }
 
 /** Files of a visitor's figures the server makes. */
-export const fileKinds = ['pdf', 'xlsx', 'calendar'] as const
+export const fileKinds = ['pdf', 'xlsx', 'calendar', 'fewDates'] as const
 export type FileKind = (typeof fileKinds)[number]
 
 /** Who wants to be reached about their figures, and how; only with consent. */

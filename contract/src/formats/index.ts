@@ -1,4 +1,4 @@
-export { unmarkedCell, writeCsv, type CsvCell } from './csv'
+export { ENCODING_MARK, unmarkedCell, writeCsv, type CsvCell, type CsvStyle } from './csv'
 export { htmlText, scriptJson } from './html'
 export { plainLine, xmlText } from './plain-line'
 export { sheetNames } from './sheet-names'

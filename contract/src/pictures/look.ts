@@ -5,6 +5,8 @@ export interface Look {
   readonly height: number
   readonly fontSize: number
   readonly font: string
+  /** Whether texts can be edged with the ground, to be read across lines; not every drawing program knows how. */
+  readonly hasEdges: boolean
   /** What turns texts as they are read into texts as they stand, where what draws them does not. */
   readonly inOrder?: (text: string) => string
   /** Whether time runs from right to left. */
@@ -34,15 +36,15 @@ export const escaped = (text: string): string =>
 export function label(
   text: string,
   { x, y, anchor, colour, bold = false }: LabelAt,
-  { fontSize, font, colours, inOrder = (as) => as }: Look,
+  { fontSize, font, colours, hasEdges, inOrder = (as) => as }: Look,
 ): string {
   const said = escaped(inOrder(text))
   const at = { x: round(x), y: round(y), 'text-anchor': anchor, 'font-size': fontSize, 'font-family': font }
   const weight = { 'font-weight': bold ? 'bold' : 'normal' }
-  const edge = { fill: 'none', stroke: colours.ground, 'stroke-width': 4, 'stroke-linejoin': 'round' }
-  return (
-    tag('text', { ...at, ...weight, ...edge }, said) + tag('text', { ...at, ...weight, fill: colour }, said)
-  )
+  const edge: Readonly<Record<string, string | number>> = hasEdges
+    ? { stroke: colours.ground, 'stroke-width': 4, 'stroke-linejoin': 'round', 'paint-order': 'stroke' }
+    : {}
+  return tag('text', { ...at, ...weight, ...edge, fill: colour }, said)
 }
 interface LabelAt {
   readonly x: number

@@ -81,6 +81,9 @@ export interface PageWords {
   readonly xlsx: string
   readonly pdf: string
   readonly calendar: string
+  readonly fewDates: string
+  readonly csvComma: string
+  readonly share: string
   readonly link: string
   readonly linkCopied: string
   readonly linkHere: string

@@ -104,6 +104,36 @@ describe('what a visitor keeps says what the page says, to the cent', () => {
     expect(text).toContain('too little: So small a payment never repays the loan')
   })
 
+  test('few dates are the first and the last payment, and each change of amount between them', async () => {
+    const text = (await fileOf('fewDates')).bytes.toString('utf8').replace(/\r\n /g, '')
+    // 650 payments of which the last is another amount.
+    expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2)
+    expect(text.match(/TRANSP:TRANSPARENT/g)).toHaveLength(2)
+    expect(text.match(/DTSTART;VALUE=DATE:/g)).toHaveLength(2)
+  })
+
+  test('what is still owed when payments end is an entry of its own, and no payment', async () => {
+    const body = { ...shown, edition: 1, answers: { balloon: 20_000_00 } }
+    const text = (await fileOf('fewDates', 'marine-engine-loan', body)).bytes
+      .toString('utf8')
+      .replace(/\r\n /g, '')
+    expect(text).toContain('SUMMARY:Still owed on the loan\\, due: $20\\,000.00')
+    expect(text).not.toContain('Loan payment $20')
+  })
+
+  test('the first page of the PDF says who, when, which edition, what it comes to and from which answers', async () => {
+    const { pages } = await wordsOf((await fileOf('pdf')).bytes)
+    const first = (pages[0] ?? '').replace(/[\u00a0\s]+/g, ' ')
+    for (const words of [
+      'Larkmoor Mutual',
+      'Worked out on November 25, 2026, edition 3',
+      '$907.59',
+      'Price of the floating home',
+      '$412,600',
+    ])
+      expect(first).toContain(words)
+  })
+
   test('the calendar has each payment on its day, the same entries every time', async () => {
     const [one, again] = [await fileOf('calendar'), await fileOf('calendar')]
     const text = one.bytes.toString()

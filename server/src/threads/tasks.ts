@@ -36,6 +36,7 @@ const makers: Readonly<Record<FileKind, () => Promise<(shown: ShownFigures) => P
   pdf: async () => (await import('../public/files/results-pdf')).resultsPdf,
   xlsx: async () => (await import('../public/files/schedule-workbook')).scheduleWorkbook,
   calendar: async () => (await import('../public/files/payments-calendar')).paymentsCalendar,
+  fewDates: async () => (await import('../public/files/payments-calendar')).fewDatesCalendar,
 }
 const ready = fetchAllLanguages()
 

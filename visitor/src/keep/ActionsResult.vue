@@ -6,6 +6,7 @@ import { fileKinds, keptLoan, type FileKind } from '@vivid/contract/visitor'
 import { type ActionName, type RateSheet, type Readout, type ReadoutOf, startOf } from '@vivid/core/evaluate'
 import type { TellHost } from '../frame/tell-host'
 import type { Calculator } from '../model/use-calculator'
+import { decimalMarkOf } from '@vivid/contract/wording'
 import { linkTo } from '../model/carried'
 import { fetchFile, type AsShown } from './ask-server'
 import HandOverForm from './HandOverForm.vue'
@@ -27,32 +28,45 @@ const fileName = computed(() => {
   const label = kept.value?.label ? say(kept.value.label) : ''
   return [live.value?.slug ?? 'schedule', label].filter(Boolean).join(' ')
 })
-const needsLedger: readonly ActionName[] = ['csv', 'xlsx', 'calendar']
+/** What can be pressed: what the author offers, and other ways to have the same. */
+type Offer = ActionName | 'csvComma' | 'fewDates'
+const needsLedger: readonly Offer[] = ['csv', 'csvComma', 'xlsx', 'calendar', 'fewDates']
+const hasDecimalComma = computed(() => decimalMarkOf(calculator.language.value) === ',')
+const offers = computed(() =>
+  readout.actions.flatMap((action): Offer[] => {
+    if (action === 'calendar') return ['calendar', 'fewDates']
+    return action === 'csv' && hasDecimalComma.value ? ['csv', 'csvComma'] : [action]
+  }),
+)
 const actions = computed(() =>
-  readout.actions.filter(
+  offers.value.filter(
     (action) =>
       (!needsLedger.includes(action) || ledger.value !== undefined) &&
       (action !== 'handOver' || live.value?.handsOver !== false),
   ),
 )
-const labels = computed((): Record<ActionName, string> => ({
+/** A phone has a sheet of its own to share with. */
+const sharesByItself = typeof navigator.share === 'function' && matchMedia('(pointer: coarse)').matches
+const labels = computed((): Record<Offer, string> => ({
   startAgain: words.value.startAgain,
   print: words.value.print,
   csv: words.value.csv,
   xlsx: words.value.xlsx,
   pdf: words.value.pdf,
+  csvComma: words.value.csvComma,
   calendar: words.value.calendar,
-  link: words.value.link,
+  fewDates: words.value.fewDates,
+  link: sharesByItself ? words.value.share : words.value.link,
   handOver: words.value.handOver.open,
 }))
 /** A draft has no address yet: what needs one waits until it is live. */
-const waitsForLive = (action: ActionName) =>
+const waitsForLive = (action: Offer) =>
   live.value === undefined && (isFile(action) || action === 'link' || action === 'handOver')
-const isFile = (action: ActionName): action is FileKind => (fileKinds as readonly string[]).includes(action)
+const isFile = (action: Offer): action is FileKind => (fileKinds as readonly string[]).includes(action)
 
 const said = ref('')
 const linkShown = ref('')
-const making = ref<ActionName>()
+const making = ref<Offer>()
 const isHandingOver = ref(false)
 const form = useTemplateRef<HTMLElement>('form')
 
@@ -73,7 +87,7 @@ const shown = (): AsShown => ({
   ...ratesFrom(calculator.sheets.value),
 })
 
-async function act(action: ActionName): Promise<void> {
+async function act(action: Offer): Promise<void> {
   said.value = ''
   linkShown.value = ''
   if (isFile(action)) return makeFile(action)
@@ -89,18 +103,22 @@ async function act(action: ActionName): Promise<void> {
       await nextTick()
       return form.value?.querySelector('input')?.focus()
     case 'csv':
+    case 'csvComma':
       if (!ledger.value) return
       saveFile(
-        new Blob([scheduleCsv(ledger.value, program.value, words.value)], {
-          type: 'text/csv;charset=utf-8',
-        }),
+        new Blob(
+          [scheduleCsv(ledger.value, program.value, words.value, action === 'csv' ? 'point' : 'comma')],
+          {
+            type: 'text/csv;charset=utf-8',
+          },
+        ),
         `${fileName.value}.csv`,
       )
       tellHost('kept')
   }
 }
 
-const endings: Record<FileKind, string> = { pdf: 'pdf', xlsx: 'xlsx', calendar: 'ics' }
+const endings: Record<FileKind, string> = { pdf: 'pdf', xlsx: 'xlsx', calendar: 'ics', fewDates: 'ics' }
 async function makeFile(kind: FileKind): Promise<void> {
   if (!live.value || making.value) return
   making.value = kind
@@ -119,6 +137,7 @@ async function makeFile(kind: FileKind): Promise<void> {
 async function copyLink(): Promise<void> {
   const page = `${location.origin}/c/${live.value?.slug ?? ''}`
   const link = linkTo(page, calculator.language.value, calculator.linked())
+  if (sharesByItself) return shareLink(link)
   try {
     await navigator.clipboard.writeText(link)
     said.value = words.value.linkCopied
@@ -127,6 +146,18 @@ async function copyLink(): Promise<void> {
     linkShown.value = link
   }
   tellHost('kept')
+}
+
+/** Whoever closes the phone's own sheet has changed their mind, which needs no word. */
+async function shareLink(url: string): Promise<void> {
+  try {
+    await navigator.share({ title: say(program.value.title), url })
+    tellHost('kept')
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'AbortError') return
+    said.value = words.value.linkHere
+    linkShown.value = url
+  }
 }
 
 /** What had the focus is gone: it goes back to where the form was opened. */

@@ -43,3 +43,23 @@ test.each([
       expect(cell).toMatch(minorDigits === 0 ? /^\d+$/ : new RegExp(`^\\d+\\.\\d{${minorDigits}}$`))
   },
 )
+
+test('programs that guess encodings are told, and comma locales may have commas', () => {
+  const ledger = amortize({
+    principal: 1_000_00,
+    annualRate: '5',
+    frequency: 'monthly',
+    term: { payments: 2 },
+  })
+  if (!ledger.ok) throw new Error(ledger.code)
+  const { page } = languageOf('fr-CA')
+  const csv = scheduleCsv(ledger, { minorDigits: 2 }, page, 'comma')
+  expect(csv.startsWith('\ufeff')).toBe(true)
+  const { data } = Papa.parse<string[]>(csv, { delimiter: ';', skipEmptyLines: true })
+  expect(data[1]?.slice(2)).toEqual(
+    [ledger.at(1).payment, ledger.at(1).principal, ledger.at(1).interest, 0, ledger.at(1).closing].map(
+      (minor) => (minor / 100).toFixed(2).replace('.', ','),
+    ),
+  )
+  expect(scheduleCsv(ledger, { minorDigits: 2 }, page)).toContain('.')
+})

@@ -1,12 +1,13 @@
 import type { Ledger, Program } from '@vivid/core/evaluate'
-import { writeCsv } from '@vivid/contract/formats'
+import { ENCODING_MARK, writeCsv, type CsvStyle } from '@vivid/contract/formats'
 import type { PageWords } from '@vivid/contract/wording'
 
-/** The schedule as CSV (RFC 4180): a header, then one line a payment, amounts as plain decimals. */
+/** The schedule as CSV (RFC 4180): a header, then one line a payment, amounts as plain decimals, or as `style` says. */
 export function scheduleCsv(
   ledger: Ledger,
   { minorDigits }: Pick<Program, 'minorDigits'>,
   words: PageWords,
+  style: CsvStyle = 'point',
 ): string {
   const amount = (minor: number) => (minor / 10 ** minorDigits).toFixed(minorDigits)
   const { columns } = words
@@ -27,5 +28,5 @@ export function scheduleCsv(
       ...[row.payment, row.principal, row.interest, row.extra, row.closing].map(amount),
     ]
   })
-  return writeCsv([head, ...rows])
+  return ENCODING_MARK + writeCsv([head, ...rows], style)
 }

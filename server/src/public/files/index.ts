@@ -8,4 +8,5 @@ export const files: Readonly<Record<FileKind, { readonly type: string; readonly 
     ending: 'xlsx',
   },
   calendar: { type: 'text/calendar; charset=utf-8', ending: 'ics' },
+  fewDates: { type: 'text/calendar; charset=utf-8', ending: 'ics' },
 }

@@ -5,7 +5,21 @@ import { textIn, type Ledger } from '@vivid/core'
 import type { ShownFigures } from '../shown-figures'
 
 /** The payments of a loan as all-day entries (RFC 5545): each on its day, with its own amount. */
-export async function paymentsCalendar(shown: ShownFigures): Promise<Buffer> {
+export const paymentsCalendar = (shown: ShownFigures): Promise<Buffer> => calendarOf(shown, () => true)
+
+/** Only the days that matter: the first and the last payment, and each that is another amount than the one before. */
+export const fewDatesCalendar = (shown: ShownFigures): Promise<Buffer> =>
+  calendarOf(shown, (number, { firstNumber, lastNumber, at }) => {
+    if (number === firstNumber || number === lastNumber) return true
+    return at(number).payment !== at(number - 1).payment
+  })
+
+type Dates = Pick<Ledger, 'firstNumber' | 'lastNumber' | 'at'>
+
+async function calendarOf(
+  shown: ShownFigures,
+  has: (number: number, dates: Dates) => boolean,
+): Promise<Buffer> {
   const { program, language, main, words, figures } = shown
   const { ledger } = shown
   if (!ledger) throw new Error('a schedule is kept of a loan only')
@@ -19,9 +33,11 @@ export async function paymentsCalendar(shown: ShownFigures): Promise<Buffer> {
     method: ICalCalendarMethod.PUBLISH,
   })
   const name = nameOf(shown, ledger)
+  const { firstNumber, lastNumber } = ledger
+  const dates: Dates = { firstNumber, lastNumber, at: (number) => ledger.at(number) }
   for (let number = ledger.firstNumber; number <= ledger.lastNumber; number++) {
     const { date, payment, closing } = ledger.at(number)
-    if (!date) continue
+    if (!date || !has(number, dates)) continue
     calendar.createEvent({
       // The same figures give the same entries: taking the calendar in twice changes nothing.
       id: `${name}-${number}@payments.invalid`,

@@ -57,16 +57,25 @@ const MARGIN = 44
 const WIDTH = PAGE_WIDTH - 2 * MARGIN
 const BAR = 16
 
+/** What is said in a figure or a sentence. */
+const BRIEF: ReadonlySet<Readout['shows']> = new Set(['figure', 'meter', 'sentence', 'payment'])
+
 /** Everything on a visitor's page as a PDF (ISO 32000): figures, answers, the schedule to the last payment, what it assumes. */
 export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
   const { program, language, main, words, figures, on, calculator } = shown
   const paper = paperFor(shown)
   const { say, text } = paper
+  const drawn = shown.evaluation.readouts.flatMap((readout) => {
+    const step = program.steps.find((one) => one.step.id === readout.id)?.step
+    if (step?.kind !== 'readout' || readout.shows === 'schedule') return []
+    return [{ isBrief: BRIEF.has(readout.shows), content: readoutOf(readout, step, paper) }]
+  })
   const definition: TDocumentDefinitions = {
     pageSize: 'A4',
     pageMargins: [MARGIN, 48, MARGIN, 58],
     info: { title: textIn(program.title, language, main), author: program.lender },
     language,
+    displayTitle: true,
     defaultStyle: {
       font: fontFor(shown),
       fontSize: 10,
@@ -76,15 +85,17 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
     },
     content: [
       text(program.lender, { bold: true, color: paper.colour('--accent') }),
-      text(say(program.title), { fontSize: 22, bold: true, margin: [0, 2, 0, 12] }),
-      ...shown.evaluation.readouts.flatMap((readout) => {
-        const step = program.steps.find((one) => one.step.id === readout.id)?.step
-        return step?.kind === 'readout' && readout.shows !== 'schedule' ? readoutOf(readout, step, paper) : []
+      text(say(program.title), { fontSize: 22, bold: true, margin: [0, 2, 0, 2] }),
+      text(words.madeOn(figures.date(on), calculator.edition), {
+        color: paper.colour('--ink-soft'),
+        margin: [0, 0, 0, 12],
       }),
+      // The first page says it all: what it comes to, and from which answers.
+      ...drawn.filter(({ isBrief }) => isBrief).flatMap(({ content }) => content),
       heading(words.questions, paper),
       answersOf(paper),
+      ...drawn.filter(({ isBrief }) => !isBrief).flatMap(({ content }) => content),
       ...rich(program.disclosure, paper),
-      text(words.madeOn(figures.date(on), calculator.edition), { margin: [0, 10, 0, 0] }),
       ...scheduleOf(paper),
     ],
     footer: (page, pages) => ({
@@ -223,6 +234,7 @@ function pictureOf(
     height: PICTURE_HEIGHT,
     fontSize: 8,
     font: fontFor(shown),
+    hasEdges: false,
     inOrder: (said) => {
       const ordered = inVisualOrder(said.replaceAll('\u202f', '\u00a0'), language)
       return typeof ordered === 'string' ? ordered : ordered.map((piece) => piece.text).join('')
