@@ -253,6 +253,7 @@ test('somebody is invited, comes in by their link with a password of their own, 
 
 test('another channel is tried at the desk, gets the same cents as the page, and a key is made for it', async () => {
   const wren = await app.deskAs('Wren', '/channels')
+  await wren.waitForSelector('#channel-calculator')
   await wren.select('#channel-calculator', 'floating-home-mortgage')
   await click(wren, 'Ask for the figures')
   await expectText(wren, '#channel-answer', '"figure": "$907.59"')

@@ -1,9 +1,10 @@
 import type { Page } from 'puppeteer-core'
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import {
   eventually,
   expectText,
   fill,
+  goTo,
   placedFrame,
   press,
   textOf,
@@ -145,4 +146,49 @@ test('only the calculator’s own frame is believed about its height', async () 
 test('an unknown calculator gets a decent page too', async () => {
   const page = await app.visit(`${app.address}/c/no-such-thing`)
   expect(await textOf(page, '.notice h1')).toBe('There is no calculator at this address')
+})
+
+describe('a script that does not arrive', () => {
+  const openWithout = async (name: RegExp, times: number) => {
+    const page = await app.visit('about:blank')
+    await page.setRequestInterception(true)
+    let left = times
+    page.on('request', (request) => {
+      if (!name.test(request.url()) || left <= 0) return void request.continue()
+      left--
+      void request.abort()
+    })
+    await page.goto(`${app.address}/c/floating-home-mortgage?lang=fr`, { waitUntil: 'domcontentloaded' })
+    return page
+  }
+  test.each([
+    ['the page’s own', /assets\/index-[^/]*\.js/],
+    ['what it is worked out with', /assets\/base-[^/]*\.js/],
+  ])('%s is asked for again, and the page appears', async (_, name) => {
+    const page = await openWithout(name, 1)
+    await expectText(page, '.payment .figure', '907,59')
+    expect(await page.$('#not-started')).toBeNull()
+  })
+  test('and never comes: that is said, with how the lender is reached', async () => {
+    const page = await openWithout(/assets\/index-[^/]*\.js/, 1e9)
+    await page.waitForSelector('#not-started:not([hidden])', { timeout: 25_000 })
+    const said = await page.$eval('#not-started', (notice) => notice.textContent)
+    expect(said).toContain('n’a pas pu être chargé')
+    expect(said).toContain('555-0142')
+  })
+  test('a browser without ways to count or to keep anything works figures out all the same', async () => {
+    const page = await app.visit('about:blank')
+    await page.evaluateOnNewDocument(() => {
+      Object.defineProperty(navigator, 'sendBeacon', { value: undefined })
+      for (const name of ['localStorage', 'sessionStorage', 'indexedDB'])
+        Object.defineProperty(window, name, {
+          get() {
+            throw new DOMException('not here', 'SecurityError')
+          },
+        })
+    })
+    await goTo(page, `${app.address}/c/floating-home-mortgage`)
+    await fill(page, '#answer-homePrice', '500000')
+    await expectText(page, '.payment .figure', '$1,0')
+  })
 })

@@ -18,8 +18,15 @@ const source = shallowRef<CalculatorSource>()
 const Page = defineComponent(() => () => source.value && h(CalculatorPage, { source: source.value }))
 const root = document.documentElement
 
+// Two of this script may arrive where the first was late; one begins.
+const isFirst = root.dataset.begun !== 'true'
+root.dataset.begun = 'true'
+document.getElementById('not-started')?.remove()
+
 const served = document.getElementById('calculator')?.textContent
-if (served) {
+if (!isFirst) {
+  // The other one draws the page.
+} else if (served) {
   const calculator = JSON.parse(served) as ServedCalculator
   void begin(calculator)
   onOtherAddress(() => void begin(calculator))
@@ -40,8 +47,10 @@ if (served) {
   })
 }
 
-createApp(Page).mount('#app')
-reportHeight(document.body)
+if (isFirst) {
+  createApp(Page).mount('#app')
+  reportHeight(document.body)
+}
 
 async function begin(served: ServedCalculator): Promise<void> {
   const { content, today, sheets, slug, edition, handsOver } = served

@@ -163,6 +163,8 @@ export interface PageWords {
   readonly notices: {
     readonly takenDown: readonly [title: string, text: string]
     readonly unknown: readonly [title: string, text: string]
+    /** Where the page's script did not arrive, however often it was asked for. */
+    readonly notStarted: (lender: string) => string
     readonly noScript: (lender: string) => string
   }
 }

@@ -61,7 +61,8 @@ export function visitorPages({ live, now, visitorFolder, handsOver }: VisitorPag
               lang: language,
               title: textIn(program.title, language, main),
               head: `<script type="application/json" id="calculator">${scriptJson(served)}</script>`,
-              noScript: withoutScript(program, language, main),
+              noScript: withoutScript('noScript', program, language, main),
+              notStarted: withoutScript('notStarted', program, language, main),
             }),
           }
         })
@@ -96,7 +97,14 @@ export function visitorPages({ live, now, visitorFolder, handsOver }: VisitorPag
   })
   router.use(
     '/visitor',
-    express.static(visitorFolder, { index: false, immutable: true, maxAge: '1y', fallthrough: true }),
+    express.static(visitorFolder, {
+      index: false,
+      immutable: true,
+      maxAge: '1y',
+      fallthrough: true,
+      // The one script whose name does not say what is in it.
+      setHeaders: (res, path) => path.endsWith('again.js') && res.set('cache-control', 'public, max-age=300'),
+    }),
   )
   return router
 
@@ -113,10 +121,15 @@ export function visitorPages({ live, now, visitorFolder, handsOver }: VisitorPag
 
 const statusOf = { takenDown: 200, unknown: 404 } as const
 
-/** For browsers without scripts: what the calculator is, and how the lender is reached. */
-function withoutScript(program: Program, language: string, main: string): string {
+/** Where no script runs, or none arrives: what the calculator is, and how the lender is reached. */
+function withoutScript(
+  why: 'noScript' | 'notStarted',
+  program: Program,
+  language: string,
+  main: string,
+): string {
   const contact = program.contact ? textIn(program.contact, language, main) : ''
-  const lines = [languageOf(language).page.notices.noScript(program.lender), contact].filter(Boolean)
+  const lines = [languageOf(language).page.notices[why](program.lender), contact].filter(Boolean)
   return `<main class="notice"><h1>${htmlText(textIn(program.title, language, main))}</h1>${lines
     .map((line) => `<p>${htmlText(line)}</p>`)
     .join('')}</main>`
@@ -133,13 +146,18 @@ interface PageParts {
   readonly head?: string
   readonly body?: string
   readonly noScript?: string
+  readonly notStarted?: string
 }
 
 /** The built page with its marked places filled. */
-const filled = (page: string, { lang, title, head = '', body = '', noScript = '' }: PageParts) =>
+const filled = (
+  page: string,
+  { lang, title, head = '', body = '', noScript = '', notStarted = '' }: PageParts,
+) =>
   page
     .replace('lang="en"', () => `lang="${htmlText(lang)}" dir="${isRightToLeft(lang) ? 'rtl' : 'ltr'}"`)
     .replace('<!--title-->', () => htmlText(title))
     .replace('<!--calculator-->', () => head)
     .replace('<!--notice-->', () => body)
     .replace('<!--no-script-->', () => noScript)
+    .replace('<!--not-started-->', () => notStarted)

@@ -28,10 +28,11 @@ import {
   type ShareUnit,
   type TypedText,
 } from '@vivid/contract/wording'
-import { headlineOf, saidOtherwise } from './headline'
+import { headlineOf } from './headline'
 import { momentOf } from './moment-of'
-import { marksOf, type Carried, type Then } from './carried'
+import { marksOf, type Carried } from './carried'
 import { useBeside } from './use-beside'
+import { useLink } from './use-link'
 
 /** What the page is made from: a program, the answers to begin with, the day, the rates and the language. */
 export interface CalculatorSource {
@@ -157,9 +158,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const shownAnswers = computed(() => (waits.value ? (asked.value?.answers ?? {}) : answers.value))
 
   function startAgain(): void {
-    then.value = undefined
-    linkNote.value = undefined
-    refused.value = []
+    link.forget()
     begin({})
     left.value = new Set()
     asked.value = undefined
@@ -248,49 +247,24 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     { immediate: true },
   )
 
-  const then = shallowRef<Then>()
-  const linkNote = ref<CalculatorSource['linkNote']>()
-  const refused = ref<readonly string[]>([])
-  /** Said of questions that begin with something else than the page was to begin with, until they are answered. */
-  const beginsAsUsual = computed(() => {
-    const labels = questions.value.flatMap(({ id, label }) =>
-      refused.value.includes(id) && texts[id] === begun[id] ? [say(label)] : [],
-    )
-    if (labels.length === 0) return ''
-    const { beginsAsUsual: ofPage, linkNotAll } = words.value
-    return (source.value.carried ? linkNotAll : ofPage)(labels.join(', '))
-  })
-
   const { beside, putBeside, tryingIn, begin } = useBeside()
+  const isUntouched = (id: string) => texts[id] === begun[id]
+  const link = useLink(source, {
+    figures,
+    words,
+    headline: () => headlineOf(evaluation.value.readouts),
+    isUntouched,
+  })
   watch(
     () => source.value.answers,
     () => {
-      const { carried, refused: notTaken = [], linkNote: note } = source.value
-      begin(carried?.beside ?? {})
-      refused.value = notTaken
-      linkNote.value = note
-      if (carried?.isWorkedOut && problems.value.length === 0) workOut()
-      then.value = saidOtherwise(carried?.then, headlineOf(evaluation.value.readouts))
+      const { carried: brought } = source.value
+      begin(brought?.beside ?? {})
+      if (brought?.isWorkedOut && problems.value.length === 0) workOut()
+      link.begin()
     },
     { immediate: true },
   )
-
-  /** What a link said when it was made, where the same answers say something else today, and why. */
-  const linkSaid = computed((): string[] => {
-    const said: string[] = []
-    if (linkNote.value === 'unreadable') said.push(words.value.linkUnreadable)
-    if (linkNote.value === 'hasMore') said.push(words.value.linkMore)
-    const before = then.value
-    if (!before?.headline) return said
-    const { headline: was, on, edition, rates } = before
-    const figure = was.unit === 'money' ? figures.value.money(was.money) : figures.value.value(was)
-    const marks = marksOf(source.value.sheets)
-    const changed = source.value.sheets.filter(({ id }) => id in rates && rates[id] !== marks[id])
-    said.push(words.value.keptThen(on ? figures.value.date(on) : '–', figure))
-    if (changed.length > 0) said.push(words.value.ratesSince(changed.map(({ name }) => name).join(', ')))
-    if (edition !== 0 && edition !== source.value.live?.edition) said.push(words.value.calculatorSince)
-    return [said.join(' ')]
-  })
 
   /** What is read of every field, for the address: texts that are no answer stay as they were typed. */
   const carried = (): Carried => ({
@@ -334,8 +308,8 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     waits,
     isOutOfDate,
     headline,
-    linkSaid,
-    beginsAsUsual,
+    linkSaid: link.said,
+    beginsAsUsual: link.beginsAsUsual,
     beside,
     putBeside,
     tryingIn,

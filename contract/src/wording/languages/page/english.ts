@@ -163,6 +163,8 @@ export const englishPage: PageWords = {
       'There is no calculator at this address',
       'The link may be mistyped or out of date. The lender’s website has the current ones.',
     ],
+    notStarted: (lender) =>
+      `The calculator could not be fetched. Load the page again in a moment; the people at ${lender} can also work your figures out with you.`,
     noScript: (lender) =>
       `This calculator works your figures out in the browser and needs JavaScript for it. Without it, the people at ${lender} will work them out with you.`,
   },

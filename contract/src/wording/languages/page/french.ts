@@ -167,6 +167,8 @@ export const frenchPage: PageWords = {
       'Il n’y a pas de calculateur à cette adresse',
       'Le lien est peut-être mal tapé ou périmé. Le site du prêteur a les bons.',
     ],
+    notStarted: (lender) =>
+      `Le calculateur n’a pas pu être chargé. Rechargez la page dans un moment ; les gens de ${lender} peuvent aussi faire les calculs avec vous.`,
     noScript: (lender) =>
       `Ce calculateur fait ses calculs dans le navigateur et a besoin de JavaScript. Sans cela, les gens de ${lender} les feront avec vous.`,
   },

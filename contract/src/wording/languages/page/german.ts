@@ -166,6 +166,8 @@ export const germanPage: PageWords = {
       'Unter dieser Adresse gibt es keinen Rechner',
       'Der Link ist vielleicht vertippt oder veraltet. Auf der Website des Kreditgebers stehen die richtigen.',
     ],
+    notStarted: (lender) =>
+      `Der Rechner konnte nicht geladen werden. Laden Sie die Seite gleich noch einmal; die Leute von ${lender} rechnen auch mit Ihnen.`,
     noScript: (lender) =>
       `Dieser Rechner arbeitet im Browser und braucht dafür JavaScript. Ohne das rechnen die Leute von ${lender} mit Ihnen.`,
   },

@@ -166,6 +166,8 @@ export const spanishPage: PageWords = {
       'No hay ninguna calculadora en esta dirección',
       'Puede que el enlace esté mal escrito o anticuado. En el sitio de la entidad están las actuales.',
     ],
+    notStarted: (lender) =>
+      `No se pudo cargar la calculadora. Vuelva a cargar la página en un momento; las personas de ${lender} también pueden hacer el cálculo con usted.`,
     noScript: (lender) =>
       `Esta calculadora trabaja en el navegador y necesita JavaScript. Sin él, las personas de ${lender} harán el cálculo con usted.`,
   },

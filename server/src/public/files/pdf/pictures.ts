@@ -1,0 +1,57 @@
+import type { Content } from 'pdfmake/interfaces'
+import {
+  balancePicture,
+  picturedBalance,
+  picturedYears,
+  yearsPicture,
+  type Look,
+} from '@vivid/contract/pictures'
+import { isRightToLeft } from '@vivid/contract/wording'
+import type { Readout, ReadoutOf } from '@vivid/core'
+import { inVisualOrder } from '../visual-order'
+import { fontFor, heading, partNames, WIDTH, type Paper } from './paper'
+
+const PICTURE_HEIGHT = 170
+
+/** The pictures of the page, drawn for paper; a chart of a ladder stands there as its table. */
+export function pictureOf(
+  readout: Extract<Readout, { shows: 'chart' }>,
+  step: ReadoutOf<'chart'>,
+  label: string,
+  paper: Paper,
+): Content[] {
+  const { shown, text, colour } = paper
+  const { program, evaluation, figures, language, on } = shown
+  if (readout.chart === 'ladder') return []
+  const look: Look = {
+    width: WIDTH,
+    height: PICTURE_HEIGHT,
+    fontSize: 8,
+    font: fontFor(shown),
+    hasEdges: false,
+    inOrder: (said) => {
+      const ordered = inVisualOrder(said.replaceAll('\u202f', '\u00a0'), language)
+      return typeof ordered === 'string' ? ordered : ordered.map((piece) => piece.text).join('')
+    },
+    isRtl: isRightToLeft(language),
+    colours: {
+      ink: colour('--ink'),
+      soft: colour('--ink-soft'),
+      line: colour('--line-soft'),
+      ground: '#ffffff',
+      fill: colour('--accent-soft'),
+      parts: partNames.map(colour),
+    },
+  }
+  const balance =
+    readout.chart === 'balance' ? picturedBalance(step, evaluation, program, on, figures) : undefined
+  const years =
+    readout.chart === 'yearly'
+      ? picturedYears(readout, evaluation.terms.get(step.loans[0]?.loan ?? ''), figures)
+      : undefined
+  const svg = balance ? balancePicture(balance.drawn, look) : years && yearsPicture(years.drawn, look)
+  const sentence = balance?.sentence ?? years?.sentence ?? ''
+  if (!svg) return []
+  const stack = [heading(label, paper), { svg, width: WIDTH }, text(sentence, { margin: [0, 4, 0, 0] })]
+  return [{ stack, unbreakable: true }]
+}
