@@ -1,4 +1,5 @@
 // @ts-check
+/* global document, setTimeout, addEventListener */
 // Asks again for the page's script where it did not arrive, a few times, and then says so. It stands apart from that script.
 ;(() => {
   const AGAIN_AFTER_MS = 2_000

@@ -75,9 +75,8 @@ function leaving(): void {
 document.addEventListener('visibilitychange', leaving)
 onBeforeUnmount(() => document.removeEventListener('visibilitychange', leaving))
 
-if (source.live) useAddress(calculator.carried)
-/** Where another language shows the same. */
-const addressHash = computed(() => pageHash(calculator.carried()))
+if (source.live) useAddress(calculator.carried, calculator.whatIsCarried)
+const addressHash = () => pageHash(calculator.carried())
 
 /** While something is wrong the results keep their height, so that nothing jumps under the visitor's finger. */
 const summary = useTemplateRef<HTMLElement>('summary')

@@ -6,8 +6,8 @@ const { languages, hash } = defineProps<{
   languages: readonly string[]
   current: string
   label: string
-  /** What stands in the fields: another language shows the same. */
-  hash: string
+  /** What stands in the fields, for the address: another language shows the same. */
+  hash: () => string
 }>()
 
 const isAlone = window.parent === window
@@ -16,11 +16,17 @@ const links = computed(() =>
     const address = new URL(location.href)
     const placement = address.searchParams.get('placement')
     address.search = new URLSearchParams({ lang: language, ...(placement && { placement }) }).toString()
-    address.hash = hash
+    address.hash = ''
     const name = new Intl.DisplayNames(language, { type: 'language' }).of(language.slice(0, 2)) ?? language
     return { language, href: address.href, name: name.charAt(0).toLocaleUpperCase(language) + name.slice(1) }
   }),
 )
+
+/** Put together when a link is about to be followed, in this tab or another; not with every key that is typed. */
+function takeAlong({ currentTarget }: Event): void {
+  const link = currentTarget as HTMLAnchorElement
+  link.hash = hash()
+}
 </script>
 
 <template>
@@ -31,6 +37,9 @@ const links = computed(() =>
       :href="href"
       :lang="language"
       :aria-current="language === current ? 'true' : undefined"
+      @pointerdown="takeAlong"
+      @focus="takeAlong"
+      @click="takeAlong"
       >{{ name }}</a
     >
   </nav>

@@ -1,21 +1,19 @@
 import { onBeforeUnmount, watch } from 'vue'
 import { carries, pageHash, type Carried } from './carried'
 
-const APART_MS = 100
+const QUIET_MS = 100
 /** Browsers refuse too many changes of an address in a short time. */
 const REFUSED_MS = 1_000
 
 /**
  * Keeps what a page carries behind the # of its address, so that it is there again after a reload, another language, or
- * a way back. Nothing is written before something differs from how the page began.
+ * a way back. Nothing is written before something differs from how the page began. `follows`: what it is made from.
  */
-export function useAddress(carried: () => Carried, view: Window = window): void {
+export function useAddress(carried: () => Carried, follows: () => unknown, view: Window = window): void {
   let begun = JSON.stringify(carried())
   let timer: ReturnType<typeof setTimeout> | undefined
-  let written = 0
   function write(): void {
     clearTimeout(timer)
-    written = Date.now()
     const now = carried()
     const text = JSON.stringify(now)
     if (text === begun) return
@@ -27,16 +25,10 @@ export function useAddress(carried: () => Carried, view: Window = window): void 
       timer = setTimeout(write, REFUSED_MS)
     }
   }
-  watch(
-    () => JSON.stringify(carried()),
-    () => {
-      clearTimeout(timer)
-      // At once where it can be: whoever types may reload with the next key.
-      const wait = written + APART_MS - Date.now()
-      if (wait <= 0) write()
-      else timer = setTimeout(write, wait)
-    },
-  )
+  watch(follows, () => {
+    clearTimeout(timer)
+    timer = setTimeout(write, QUIET_MS)
+  })
   view.addEventListener('pagehide', write)
   onBeforeUnmount(() => {
     clearTimeout(timer)

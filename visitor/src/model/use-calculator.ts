@@ -277,6 +277,8 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     beside,
     isWorkedOut: asked.value !== undefined && !isOutOfDate.value,
   })
+  /** What that is made from; another whenever it is. */
+  const whatIsCarried = () => [read.value, { ...beside }, asked.value, isOutOfDate.value]
   /** The same of the figures that are shown, for a link that others open. */
   const linked = (): Carried => ({
     answers: shownAnswers.value,
@@ -314,6 +316,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     putBeside,
     tryingIn,
     carried,
+    whatIsCarried,
     linked,
     shownAnswers,
     live: computed(() => source.value.live),

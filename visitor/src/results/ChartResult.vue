@@ -15,6 +15,7 @@ import { triedOn } from '../what-if/tried-on'
 import DrawnPicture from './chart/DrawnPicture.vue'
 import type { Chart } from './chart/draw-chart'
 import { chartData } from './chart/chart-data'
+import { useSettled } from './chart/use-settled'
 import { fetchAgain } from './fetch-again'
 
 const { step, readout, calculator } = defineProps<{
@@ -25,21 +26,26 @@ const { step, readout, calculator } = defineProps<{
 const { say, words } = calculator
 
 const data = computed(() => chartData(readout, step, calculator))
+const isOpen = ref(false)
 const tried = computed(() => triedOn(step, calculator))
+/** All that a picture is drawn from. */
+const settled = useSettled(() => ({
+  readout,
+  tried: tried.value,
+  figures: calculator.figures.value,
+  shown: calculator.results.value,
+  program: calculator.program.value,
+}))
 /** Pictures of loans are drawn here; the drawing library is for the rest. */
 const picture = computed(() => {
-  const [figures, shown, program] = [
-    calculator.figures.value,
-    calculator.results.value,
-    calculator.program.value,
-  ]
-  if (!shown || readout.chart === 'ladder') return undefined
-  if (readout.chart === 'yearly') {
+  const { readout: of, tried: over, figures, shown, program } = settled.value
+  if (!shown || of.chart === 'ladder') return undefined
+  if (of.chart === 'yearly') {
     const terms = shown.terms.get(step.loans[0]?.loan ?? '')
-    const { drawn, sentence } = picturedYears(readout, terms, figures)
+    const { drawn, sentence } = picturedYears(of, terms, figures)
     return { draw: (look: Look) => yearsPicture(drawn, look), sentence }
   }
-  const found = picturedBalance(step, shown, program, calculator.today.value, figures, tried.value)
+  const found = picturedBalance(step, shown, program, calculator.today.value, figures, over)
   return found && { draw: (look: Look) => balancePicture(found.drawn, look), sentence: found.sentence }
 })
 const isRtl = computed(() => isRightToLeft(calculator.language.value))
@@ -82,7 +88,10 @@ onBeforeUnmount(() => {
   watcher?.disconnect()
   chart.value?.stop()
 })
-watch(data, (now) => chart.value?.show(now))
+watch(
+  () => chart.value && data.value,
+  (now) => now && chart.value?.show(now),
+)
 </script>
 
 <template>
@@ -108,9 +117,9 @@ watch(data, (now) => chart.value?.show(now))
       role="img"
       :aria-label="[words.chartOf(say(step.label)), ...inWords].join(' ')"
     ></div>
-    <details class="as-table">
+    <details class="as-table" @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
       <summary>{{ words.asTable }}</summary>
-      <div class="scroll" tabindex="0" role="group" :aria-label="say(step.label)">
+      <div v-if="isOpen" class="scroll" tabindex="0" role="group" :aria-label="say(step.label)">
         <table>
           <thead>
             <tr>
