@@ -271,3 +271,16 @@ test('what is cancelled gives the focus back to where it was opened', async () =
   await click(page, 'Not now', '.keeping')
   expect(await page.evaluate(() => document.activeElement?.textContent?.trim())).toBe('Talk to us about this')
 })
+
+test('tables are drawn alike on every page, whatever else stands on it: amounts end under each other', async () => {
+  for (const slug of ['which-offer-for-the-boat', 'boathouse-rates-at-a-glance', 'floating-home-mortgage']) {
+    const page = await app.visit(`${app.address}/c/${slug}`)
+    await page.waitForSelector('.results table .amount')
+    const drawn = await page.$eval('.results table', (table) => ({
+      collapsed: getComputedStyle(table).borderCollapse,
+      amount: getComputedStyle(table.querySelector('td.amount') ?? table).textAlign,
+      head: getComputedStyle(table.querySelector('tbody th') ?? table).textAlign,
+    }))
+    expect([slug, drawn]).toEqual([slug, { collapsed: 'collapse', amount: 'right', head: 'start' }])
+  }
+})

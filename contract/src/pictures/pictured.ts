@@ -72,7 +72,10 @@ export function picturedBalance(
       inYears: (years) => figures.term({ years, months: 0 }),
       short: figures.moneyCompact,
     },
-    sentence: found.map(({ ledger }) => balanceSaid(ledger, figures)).join(' '),
+    // Of several, each is said by its name.
+    sentence: found
+      .map(({ ledger, over: { name } }) => `${name && `${name}: `}${balanceSaid(ledger, figures)}`)
+      .join(' '),
   }
 }
 

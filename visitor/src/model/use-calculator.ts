@@ -260,6 +260,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     () => {
       const { carried: brought } = source.value
       begin(brought?.beside ?? {})
+      asked.value = undefined
       if (brought?.isWorkedOut && problems.value.length === 0) workOut()
       link.begin()
     },

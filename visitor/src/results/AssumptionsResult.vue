@@ -23,9 +23,11 @@ const rates = computed(() => ratesSaid([readout], program.value, sheets.value, f
   <section class="result wide assumptions" :aria-label="say(step.label)">
     <h2>{{ say(step.label) }}</h2>
     <RichText v-if="sayRich(step.text)" :text="sayRich(step.text)" />
-    <ul v-if="conventions.length" class="rich">
-      <li v-for="line in conventions" :key="line">{{ line }}</li>
-    </ul>
+    <div v-if="conventions.length" class="rich">
+      <ul>
+        <li v-for="line in conventions" :key="line">{{ line }}</li>
+      </ul>
+    </div>
     <p v-for="rate in rates" :key="rate" class="help">{{ rate }}</p>
   </section>
 </template>

@@ -50,12 +50,12 @@ function textOfReadout(step: CalculatorStep, evaluation: Evaluation | undefined,
       return `${readout.columns.length} loans`
     case 'chart':
       return readout.chart === 'balance'
-        ? `${readout.lines.length} lines`
+        ? lines(readout.lines.length)
         : readout.chart === 'yearly'
           ? `${readout.years.length} years`
           : `${readout.rungs.length} rungs`
     case 'explanation':
-      return `${readout.lines.length} lines`
+      return lines(readout.lines.length)
     case 'assumptions':
     case 'actions':
     case 'whatIf':
@@ -74,3 +74,5 @@ function endsOf(step: CalculatorStep, evaluation: Evaluation | undefined, figure
     return `${number}, ${day}${figures.money(payment)} = ${figures.money(principal)} + ${figures.money(interest)} interest, ${figures.money(closing)} left`
   })
 }
+
+const lines = (n: number): string => (n === 1 ? '1 line' : `${n} lines`)
