@@ -58,8 +58,9 @@ async function start() {
     const cluster = await startCluster(home)
     undo.push(() => cluster.stop())
     env.DATABASE_URL = cluster.url
-    env.SECRETS_KEY ||= savedSecretsKey(home)
   }
+  // Processes on other machines are given the same by hand; one with another key is refused.
+  env.SECRETS_KEY ||= savedSecretsKey(home)
   const { run, startUpLine, demoPeople } = await import(join(root, 'server/dist/main.js'))
   const server = await run(env, root).catch((/** @type {unknown} */ error) => {
     const line = startUpLine(error)

@@ -13,6 +13,10 @@ export function savedSecret(home, name, make) {
   return readFileSync(file, 'utf8').trim()
 }
 
+/** The same where there is one already. @param {string} home @returns {string | undefined} */
+export const knownSecretsKey = (home) =>
+  existsSync(join(home, 'secrets-key')) ? savedSecretsKey(home) : undefined
+
 /** The key that closes secrets in the database of a home folder. @param {string} home */
 export const savedSecretsKey = (home) =>
   savedSecret(home, 'secrets-key', () => randomBytes(32).toString('base64'))
