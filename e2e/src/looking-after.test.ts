@@ -100,6 +100,14 @@ test('a house style shows on a real calculator while it is changed; colours too 
     () => frame.evaluate(() => document.documentElement.style.getPropertyValue('--accent') === '#7a2048'),
     () => 'the preview does not wear it',
   )
+  const ground = () => frame.evaluate(() => document.documentElement.style.getPropertyValue('--card'))
+  const light = await ground()
+  await press(ines, '.dark-too input')
+  await eventually(
+    async () => (await ground()) !== light,
+    () => 'the preview stays light',
+  )
+  expect(await brokenRules(ines)).toEqual([])
   await click(ines, 'Save', '.foot')
   await expectText(ines, '.ant-message', 'Saved')
   await goTo(ines, `${app.desk}/`)

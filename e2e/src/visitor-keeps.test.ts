@@ -214,6 +214,26 @@ test('answers, and what was kept beside, are there again after a reload, in anot
   expect((await valueOf(page, 'answer-homePrice')).replace(/\D/g, '')).toBe('412600')
 })
 
+test('on paper stand the figures, the pictures and what was kept, and nothing that is pressed', async () => {
+  const page = await open()
+  await page.emulateMediaType('print')
+  const seen = (selector: string) =>
+    page.$$eval(selector, (all) => all.filter((one) => one.getClientRects().length > 0).length)
+  expect([await seen('.what-if'), await seen('.picture svg')]).toEqual([0, 2])
+  await page.emulateMediaType('screen')
+  await fill(page, '#whatIf-extra', '250')
+  await click(page, 'Keep it beside', '.what-if')
+  await fill(page, '.kept input', 'the raise')
+  await page.emulateMediaType('print')
+  expect(await textOf(page, '.what-if thead')).toContain('the raise')
+  expect([
+    await seen('.what-if table'),
+    await seen('.trying'),
+    await seen('.kept'),
+    await seen('.what-if button, .actions button'),
+  ]).toEqual([1, 0, 0, 0])
+})
+
 test('a text that could be two amounts is asked about; until then the figures stay', async () => {
   const page = await open('?lang=fr-CA')
   const before = await headline(page)

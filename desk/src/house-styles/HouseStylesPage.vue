@@ -8,6 +8,7 @@ import {
   CalculatorCard,
   CalculatorOpened,
   contrastFaults,
+  darkSide,
   resolveStyle,
   SheetListed,
   StyleListed,
@@ -115,6 +116,12 @@ function remove(): void {
       }).then(() => undefined),
   })
 }
+/** The dark side follows from the light one: there is nothing to choose, and something to look at. */
+const isDarkSide = ref(false)
+const shownStyle = (choices: StyleListed['choices']) => {
+  const style = resolveStyle(choices)
+  return isDarkSide.value ? darkSide(style) : style
+}
 </script>
 
 <template>
@@ -184,13 +191,17 @@ function remove(): void {
           :options="cards.map(({ id, title }) => ({ value: id, label: title }))"
           @change="shownOn = $event"
         />
+        <label v-if="draft.choices.scheme === 'light'" class="dark-too">
+          <input v-model="isDarkSide" type="checkbox" />
+          as somebody sees it who prefers dark pages
+        </label>
         <VisitorPreview
           class="preview"
           title="As the visitor would see it"
           :program="program"
           :answers="document?.samples[0]?.answers ?? {}"
           :sheets="sheets"
-          :house-style="resolveStyle(draft.choices)"
+          :house-style="shownStyle(draft.choices)"
         />
       </div>
     </div>
@@ -198,6 +209,10 @@ function remove(): void {
 </template>
 
 <style scoped>
+.dark-too {
+  display: block;
+  margin-bottom: 8px;
+}
 .three {
   display: grid;
   grid-template-columns: 200px minmax(0, 1fr) minmax(0, 1fr);
