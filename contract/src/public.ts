@@ -7,6 +7,7 @@ import {
   conventionsSaid,
   figuresFor,
   doubtSentence,
+  keptLimits,
   MOST_BESIDE,
   problemWithPlace,
   readoutText,
@@ -24,16 +25,15 @@ export const EvaluateRequest = z.strictObject({
 export type EvaluateRequest = z.infer<typeof EvaluateRequest>
 
 /** Minor units, up to the largest amount a loan may have. */
-const Amount = z.int().min(1).max(1e13).transform(minor)
+const Amount = z.int().min(1).max(keptLimits.amount).transform(minor)
 /** What a visitor kept beside a loan as it is. */
 export const KeptWhatIf = z.strictObject({
-  name: z.string().max(60),
+  name: z.string().max(keptLimits.name),
   extra: Amount.optional(),
-  lumpSum: z.strictObject({ amount: Amount, withPayment: z.int().min(0).max(6000) }).optional(),
-  annualRate: z
-    .string()
-    .regex(/^\d{1,6}(\.\d{1,12})?$/)
+  lumpSum: z
+    .strictObject({ amount: Amount, withPayment: z.int().min(0).max(keptLimits.withPayment) })
     .optional(),
+  annualRate: z.string().regex(keptLimits.annualRate).optional(),
   payment: Amount.optional(),
 })
 

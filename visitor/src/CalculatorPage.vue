@@ -78,9 +78,10 @@ onBeforeUnmount(() => document.removeEventListener('visibilitychange', leaving))
 if (source.live) useAddress(calculator.carried, calculator.whatIsCarried)
 const addressHash = () => pageHash(calculator.carried())
 
-/** While something is wrong the results keep their height, so that nothing jumps under the visitor's finger. */
 const summary = useTemplateRef<HTMLElement>('summary')
 stayInSight(() => summary.value)
+
+/** While something is wrong the results keep their height, so that nothing jumps under the visitor's finger. */
 const panel = useTemplateRef<HTMLElement>('panel')
 const keptHeight = ref(0)
 watch(isProblem, (wrong) => (keptHeight.value = wrong ? (panel.value?.offsetHeight ?? 0) : 0), {

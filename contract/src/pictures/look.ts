@@ -1,3 +1,5 @@
+import { htmlText } from '../formats/html'
+
 /** How pictures are drawn: as wide as there is room, in colours that the house style or the paper gives. */
 export interface Look {
   /** In pixels, or points on paper. */
@@ -25,12 +27,9 @@ export interface Look {
 
 /** An element of SVG; its texts are escaped. */
 export function tag(name: string, attributes: Readonly<Record<string, string | number>>, inner = ''): string {
-  const said = Object.entries(attributes).map(([key, value]) => ` ${key}="${escaped(String(value))}"`)
+  const said = Object.entries(attributes).map(([key, value]) => ` ${key}="${htmlText(String(value))}"`)
   return `<${name}${said.join('')}>${inner}</${name}>`
 }
-
-export const escaped = (text: string): string =>
-  text.replace(/[&<>"']/g, (sign) => `&#${sign.charCodeAt(0)};`)
 
 /** A text that can be read across whatever is drawn beneath it. */
 export function label(
@@ -38,7 +37,7 @@ export function label(
   { x, y, anchor, colour, bold = false }: LabelAt,
   { fontSize, font, colours, hasEdges, inOrder = (as) => as }: Look,
 ): string {
-  const said = escaped(inOrder(text))
+  const said = htmlText(inOrder(text))
   const at = { x: round(x), y: round(y), 'text-anchor': anchor, 'font-size': fontSize, 'font-family': font }
   const weight = { 'font-weight': bold ? 'bold' : 'normal' }
   const edge: Readonly<Record<string, string | number>> = hasEdges
@@ -60,9 +59,10 @@ export const widthOf = (text: string, { fontSize }: Pick<Look, 'fontSize'>): num
 
 export const round = (n: number): number => Math.round(n * 10) / 10
 
+/** The frame around a picture. Places in it are counted from the left, whatever the direction of the page. */
 export const picture = ({ width, height }: Look, inner: string): string =>
   tag(
-    'svg', // Places are counted from the left, whatever the direction of the page.
+    'svg',
     {
       xmlns: 'http://www.w3.org/2000/svg',
       width,

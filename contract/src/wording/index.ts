@@ -48,6 +48,7 @@ export {
   gapSaid,
   keptName,
   lumpYears,
+  keptLimits,
   MOST_BESIDE,
   paymentAfter,
   whatIfName,

@@ -19,6 +19,18 @@ export interface KeptWhatIf extends WhatIf {
 /** How many of a visitor's what-ifs stand beside the loan as it is. */
 export const MOST_BESIDE = 4
 
+/** How much of a kept what-if is let in, wherever it comes from: a request, a link, a page that was left. */
+export const keptLimits = {
+  /** Letters of its name. */
+  name: 60,
+  /** In minor units. */
+  amount: 1e13,
+  /** The number of a payment. */
+  withPayment: 6000,
+  /** In percent, as it is typed. */
+  annualRate: /^\d{1,6}(\.\d{1,12})?$/,
+} as const
+
 /** When a lump sum may be paid: now, or after so many years. */
 export const lumpYears = [0, 1, 2, 3, 5, 10, 15, 20] as const
 

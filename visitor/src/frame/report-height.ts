@@ -1,8 +1,8 @@
 import { isFrameMessage, type FrameMessage } from '@vivid/contract/visitor'
 
 /**
- * Tells the page around us how tall the content is and what it is called, once that page has said hello: only to the origin it spoke
- * from. Returns what stops it.
+ * Tells the page around us how tall the content is and what it is called, once that page has said hello:
+ * only to the origin it spoke from. Returns what stops it.
  */
 export function reportHeight(content: HTMLElement, view: Window = window): () => void {
   if (view.parent === view) return () => undefined

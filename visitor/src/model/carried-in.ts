@@ -1,6 +1,6 @@
 import type { Answers, Evaluation, Program, Value, WhatIf } from '@vivid/core/evaluate'
-import { MOST_BESIDE, type KeptWhatIf } from '@vivid/contract/wording'
-import { LINK, MOST_LETTERS, type Carried, type Then } from './carried'
+import { keptLimits, MOST_BESIDE, type KeptWhatIf } from '@vivid/contract/wording'
+import { LINK, type Carried, type Then } from './carried'
 
 /** What a hash carries; undefined where nothing of it can be read. */
 export function carriedIn(hash: string): Carried | undefined {
@@ -92,21 +92,22 @@ function readKept(one: unknown): KeptWhatIf | undefined {
     ...(isAmount(extra) && { extra }),
     ...(isRecord(lumpSum) &&
       isAmount(lumpSum.amount) &&
-      isCount(lumpSum.withPayment, 6000) && {
+      isCount(lumpSum.withPayment, keptLimits.withPayment) && {
         lumpSum: { amount: lumpSum.amount, withPayment: lumpSum.withPayment },
       }),
-    ...(typeof annualRate === 'string' && /^\d{1,6}(\.\d{1,12})?$/.test(annualRate) && { annualRate }),
+    ...(typeof annualRate === 'string' && keptLimits.annualRate.test(annualRate) && { annualRate }),
     ...(isAmount(payment) && { payment }),
   }
   if (Object.keys(what).length === 0) return undefined
-  return { name: typeof name === 'string' ? name.slice(0, MOST_LETTERS) : '', ...what }
+  return { name: typeof name === 'string' ? name.slice(0, keptLimits.name) : '', ...what }
 }
 
 const isRecord = (value: unknown): value is Record<string, unknown> =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
 const isCount = (value: unknown, most: number): value is number =>
   typeof value === 'number' && Number.isInteger(value) && value >= 0 && value <= most
-const isAmount = (value: unknown): value is NonNullable<WhatIf['extra']> => isCount(value, 1e13) && value > 0
+const isAmount = (value: unknown): value is NonNullable<WhatIf['extra']> =>
+  isCount(value, keptLimits.amount) && value > 0
 const isPlain = (value: unknown) => typeof value === 'string' && /^-?\d{1,15}(\.\d{1,15})?$/.test(value)
 const mapped = <T>(record: Record<string, unknown>, read: (value: unknown) => T): Record<string, T> =>
   Object.fromEntries(Object.entries(record).map(([key, value]) => [key, read(value)]))

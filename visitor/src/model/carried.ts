@@ -41,9 +41,6 @@ export const pageHash = (carried: Carried): string => `#${PAGE}=${encode(JSON.st
 /** Whether a hash is one of ours, whatever stands in it. */
 export const carries = (hash: string): boolean => new RegExp(`^#(${LINK}|${PAGE})=`).test(hash)
 
-/** How long a name of what was kept may be. */
-export const MOST_LETTERS = 60
-
 /** A short mark of each sheet, another one whenever what it says is another. */
 export const marksOf = (sheets: readonly RateSheet[]): Readonly<Record<string, string>> =>
   Object.fromEntries(sheets.map((sheet) => [sheet.id, markOf(JSON.stringify(sheet.versions))]))

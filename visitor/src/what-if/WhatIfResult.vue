@@ -7,6 +7,7 @@ import { hasPaymentIn, whatIf } from '@vivid/core/what-if'
 import {
   keptName,
   lumpYears,
+  keptLimits,
   MOST_BESIDE,
   paymentAfter,
   whatIfName,
@@ -14,7 +15,6 @@ import {
   whenOf,
   type KeptWhatIf,
 } from '@vivid/contract/wording'
-import { MOST_LETTERS } from '../model/carried'
 import type { Calculator } from '../model/use-calculator'
 import ComparedTable from '../results/ComparedTable.vue'
 import { readTrying } from './read-trying'
@@ -176,7 +176,7 @@ const rows = ['payment', 'payments', 'endDate', 'totalInterest', 'totalPaid', 'd
             type="text"
             :value="one.name"
             :placeholder="short"
-            :maxlength="MOST_LETTERS"
+            :maxlength="keptLimits.name"
             :aria-label="words.whatIf.nameIt(short)"
             @input="change(at, ($event.target as HTMLInputElement).value)"
           />
