@@ -57,9 +57,9 @@ const Payment = z.looseObject({
   closing: minor,
 })
 
-/** What `evaluate` answers. */
+/** What `evaluate` answers, and nothing more: its documents promise every part of it. */
 export const EvaluateAnswer = z
-  .object({
+  .strictObject({
     edition: z.int().meta({ description: 'The edition that answered' }),
     currency: z.string(),
     values: z
@@ -74,6 +74,9 @@ export const EvaluateAnswer = z
         payments: z.array(Payment).optional(),
       }),
     ),
+    conventions: z
+      .array(z.string())
+      .meta({ description: 'What the loans take for granted, each in a sentence' }),
     problems: z.array(FieldProblem),
     notices: z
       .array(FieldProblem)

@@ -23,7 +23,7 @@ describe('the OpenAPI document', () => {
   test('is made from the schemas requests are checked by, and names every public address but those for pages', async () => {
     const { body } = await new TestClient(server.address).ask<{
       openapi: string
-      paths: object
+      paths: Record<string, { post: { parameters: { name: string; schema: { enum: string[] } }[] } }>
       components: { schemas: object }
     }>('GET', '/api/openapi.json')
     expect(body.openapi).toBe('3.1.0')
@@ -36,6 +36,13 @@ describe('the OpenAPI document', () => {
     expect(Object.keys(body.components.schemas)).toEqual(
       expect.arrayContaining(['Value', 'Figures', 'LiveEdition']),
     )
+    const files = body.paths['/api/public/calculators/{slug}/files/{kind}']
+    expect(files?.post.parameters.find(({ name }) => name === 'kind')?.schema.enum).toEqual([
+      'pdf',
+      'xlsx',
+      'calendar',
+      'fewDates',
+    ])
   })
 
   test('every live calculator answers its example as described', async () => {

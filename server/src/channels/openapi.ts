@@ -4,6 +4,7 @@ import {
   ErrorBody,
   EvaluateAnswer,
   EvaluateRequest,
+  fileKinds,
   HandOverRequest,
   KEYLESS_PER_MINUTE,
   LiveAnswer,
@@ -81,8 +82,8 @@ export const openApiDocument = () =>
       '/api/public/calculators/{slug}/files/{kind}': {
         post: {
           operationId: 'makeFile',
-          summary: 'A file of the figures: PDF, spreadsheet or calendar',
-          requestParams: { path: z.object({ slug, kind: z.enum(['pdf', 'xlsx', 'calendar']) }) },
+          summary: 'A file of the figures: PDF, spreadsheet, calendar, or only the days that matter',
+          requestParams: { path: z.object({ slug, kind: z.enum(fileKinds) }) },
           requestBody: json(ShownRequest),
           responses: {
             200: {
