@@ -33,6 +33,8 @@ export async function launchChromium() {
       '--disable-sync',
       '--disable-dev-shm-usage',
       '--font-render-hinting=none',
+      // The automation client loses sight of one of two frames in processes of their own that come at once.
+      '--disable-site-isolation-trials',
     ],
   })
 }
