@@ -1,5 +1,6 @@
 import vue from '@vitejs/plugin-vue'
 import { defineConfig } from 'vite'
+import { smallerLetters } from './smaller-letters'
 
 /** The packages, and what of the core every page is worked out with: not what `@vivid/core/further` brings. */
 const isBase = (id: string): boolean =>
@@ -17,7 +18,7 @@ const isWords = (id: string): boolean =>
 
 export default defineConfig({
   base: '/visitor/',
-  plugins: [vue()],
+  plugins: [vue(), smallerLetters()],
   define: {
     __VUE_OPTIONS_API__: 'false',
     __VUE_PROD_DEVTOOLS__: 'false',

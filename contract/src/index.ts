@@ -130,6 +130,7 @@ export {
   type EditionContent,
   type FileKind,
   type FrameMessage,
+  type DrawnPage,
   type HouseStyle,
   type LiveCalculator,
   type ServedCalculator,

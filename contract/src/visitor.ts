@@ -30,6 +30,12 @@ export interface ServedCalculator extends LiveCalculator {
   readonly handsOver: boolean
 }
 
+/** A page drawn by the server: its HTML, without styles on elements, and the CSS rules that stand for those. */
+export interface DrawnPage {
+  readonly html: string
+  readonly rules: string
+}
+
 /** Files of a visitor's figures the server makes. */
 export const fileKinds = ['pdf', 'xlsx', 'calendar', 'fewDates'] as const
 export type FileKind = (typeof fileKinds)[number]

@@ -5,11 +5,12 @@ import { expect, test } from 'vitest'
 import { root } from '../../scripts/lib/project.mjs'
 
 const read = (room: string, file: string) => readFileSync(join(root, room, 'dist', file))
-const gzipped = (...files: Buffer[]) => files.reduce((sum, file) => sum + gzipSync(file).length, 0) / 1024
+const inKb = (files: readonly Buffer[]) => files.reduce((sum, { length }) => sum + length, 0) / 1024
+const gzipped = (...files: Buffer[]) => inKb(files.map((file) => gzipSync(file)))
 const assets = (room: string) =>
   readdirSync(join(root, room, 'dist/assets')).filter((name) => /\.(js|css)$/.test(name))
 /** What a page loads before anything is done on it: scripts and styles its document names. */
-const firstLoad = (room: string, kind: RegExp) =>
+const firstLoad = (room: string, kind: RegExp, packed = '') =>
   [
     ...read(room, 'index.html')
       .toString()
@@ -17,12 +18,17 @@ const firstLoad = (room: string, kind: RegExp) =>
   ]
     .map(([, name = '']) => name)
     .filter((name) => kind.test(name))
-    .map((name) => read(room, name))
+    .map((name) => read(room, name + packed))
 
-test('the visitor page is at most 84 KB of scripts and styles, gzipped', () => {
-  const files = firstLoad('visitor', /\.(js|css)$/)
+test('the visitor page is at most 79 KB of scripts and styles as they are sent, and 40 KB of letters', () => {
+  const files = firstLoad('visitor', /\.(js|css)$/, '.br')
   expect(files.length).toBeGreaterThan(1)
-  expect(gzipped(...files)).toBeLessThan(84)
+  expect(inKb(files)).toBeLessThan(79)
+  const letters = readdirSync(join(root, 'visitor/dist/assets'))
+    .filter((name) => /(figtree-latin-wght|bricolage-grotesque-latin-700).*woff2$/.test(name))
+    .map((name) => read('visitor', `assets/${name}`))
+  expect(letters).toHaveLength(2)
+  expect(inKb(letters)).toBeLessThan(40)
 })
 
 test('the placement script is at most 3 KB, gzipped', () => {

@@ -1,13 +1,16 @@
 import type { Frame, Page } from 'puppeteer-core'
 import { expect, test } from 'vitest'
-import { eventually, expectText, fill, textOf, useApplication } from './support/application'
+import { eventually, expectText, fill, takenOver, textOf, useApplication } from './support/application'
 
 const app = useApplication()
 
 async function framesOf(page: Page): Promise<Frame[]> {
   const handles = await page.$$('iframe')
   const frames = await Promise.all(handles.map((handle) => handle.contentFrame()))
-  for (const frame of frames) await frame.waitForSelector('.payment .figure')
+  for (const frame of frames) {
+    await frame.waitForSelector('.payment .figure')
+    await takenOver(frame)
+  }
   return frames
 }
 

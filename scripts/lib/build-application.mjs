@@ -1,6 +1,7 @@
 // @ts-check
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { packAssets } from './packed-assets.mjs'
 import { PlainFailure, diskFull } from './plain-failure.mjs'
 import { hashOf, root } from './project.mjs'
 import { runCommand } from './run-command.mjs'
@@ -15,9 +16,13 @@ const sources = [
   'desk/vite.config.ts',
   'visitor/src',
   'visitor/index.html',
+  'visitor/public',
   'visitor/vite.config.ts',
+  'visitor/smaller-letters.ts',
   'visitor/vite.embed.config.ts',
+  'visitor/vite.server.config.ts',
   'scripts/lib/build-application.mjs',
+  'scripts/lib/packed-assets.mjs',
   'package-lock.json',
 ]
 
@@ -73,9 +78,11 @@ export async function buildApplication() {
   await Promise.all([
     viteBuild('desk'),
     viteBuild('visitor').then(() => viteBuild('visitor', '--config', 'vite.embed.config.ts')),
+    viteBuild('visitor', '--config', 'vite.server.config.ts'),
     build(serverBundle),
   ])
   await stop()
+  await Promise.all(['desk', 'visitor'].map((room) => packAssets(join(root, room, 'dist'))))
   mkdirSync(join(root, 'server/dist'), { recursive: true })
   writeFileSync(stamp, wanted)
 }

@@ -39,6 +39,7 @@ import type { LiveCalculators } from './public/live-calculators'
 import type { Work } from './threads/pool'
 import { liveReads } from './public/live-reads'
 import { publicRoutes } from './public/routes'
+import type { Draw } from './public/drawing'
 import { visitorPages } from './public/visitor-page'
 import { rateSheetRoutes } from './rate-sheets/routes'
 import { recordRoutes } from './record/routes'
@@ -75,6 +76,7 @@ export interface AppDeps {
   readonly lender: string
   readonly deskFolder: string
   readonly visitorFolder: string
+  readonly draw: Draw
   readonly trustedProxies: number
   /** What `/metrics` asks for; undefined: it answers this machine only. */
   readonly metricsToken: string | undefined
@@ -121,7 +123,7 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
     }),
     nothingHere,
   )
-  app.use(visitorPages({ live, now, visitorFolder: deps.visitorFolder, handsOver }))
+  app.use(visitorPages({ live, now, visitorFolder: deps.visitorFolder, handsOver, draw: deps.draw }))
   app.use('/api', await deskRoutes(deps), nothingHere)
   app.use(deskPages(deps.deskFolder))
   app.use(nothingHere, sendError(log))

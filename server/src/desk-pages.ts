@@ -1,5 +1,6 @@
 import { resolve } from 'node:path'
 import express, { Router, type RequestHandler } from 'express'
+import { packedFiles } from './http/packed-files'
 
 const contentSecurity = [
   "default-src 'self'",
@@ -20,7 +21,7 @@ const contentSecurity = [
 export function deskPages(deskFolder: string): Router {
   const router = Router()
   router.get('/', (_req, res) => res.redirect('/desk'))
-  router.use('/desk/assets', express.static(resolve(deskFolder, 'assets'), { immutable: true, maxAge: '1y' }))
+  router.use('/desk/assets', packedFiles(resolve(deskFolder, 'assets'), { immutable: true, maxAge: '1y' }))
   const page: RequestHandler = (_req, res) => {
     res.set({ 'cache-control': 'no-cache', 'content-security-policy': contentSecurity })
     res.sendFile('index.html', { root: deskFolder })

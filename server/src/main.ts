@@ -7,7 +7,7 @@ import { archiveInThread } from './archive/archive-stream'
 import { startCounting, type AudienceCounter } from './audience/counter'
 import { inBackground, type Background } from './background'
 import { tellBrokenTo } from './broken-steps'
-import { dayOf } from './clock'
+import { dayOf, minuteOf } from './clock'
 import { connect } from './database/connection'
 import { createReader } from './database/reader'
 import { demoPeople } from './demo/demo-people'
@@ -29,6 +29,7 @@ import { createMailer } from './mail/mailer'
 import { createProvider } from './people/provider'
 import { createSessionSecrets } from './people/session-secrets'
 import { readSettings } from './settings'
+import { createDrawing, drawAll } from './public/drawing'
 import { createServices, type Services } from './services'
 
 export { startUpLine } from './start-up-error'
@@ -40,7 +41,7 @@ export interface RunningServer {
   readonly lenderAddress: string | undefined
   readonly demo: boolean
   /** Once the figures of the list are worked out. */
-  readonly warmed: Promise<void>
+  readonly warmed: Promise<unknown>
   /** The way in for whoever is to look after an installation that has nobody yet. */
   readonly firstInvitation: string | undefined
   /** Says at `/readyz` that nobody should be sent here any more, and waits until that is known. */
@@ -138,12 +139,14 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       (err) => log.warn({ err }, 'old sessions could not be forgotten'),
     )
     working.push(delivering, counter, clock, secrets, forgetting)
+    const draw = createDrawing(work, settings.drawer)
+    const handsOver = settings.handOverUrl !== undefined || standsIn
     const app = await buildApp({
       database,
       services,
       live,
       handOvers,
-      handsOver: settings.handOverUrl !== undefined || standsIn,
+      handsOver,
       limits: createLimits(database, await sharedSecret(database, seal, 'limits-secret')),
       publicUrl: settings.publicUrl,
       mail,
@@ -162,11 +165,14 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       lender: settings.lender,
       deskFolder: settings.deskFolder,
       visitorFolder: settings.visitorFolder,
+      draw,
       trustedProxies: settings.trustedProxies,
       metricsToken: settings.metricsToken,
     })
-    // Whoever opens the list first finds its figures worked out.
-    const warmed = services.warmCards().catch((err: unknown) => log.warn({ err }, 'the list waits'))
+    // Whoever opens the list first finds its figures worked out, and the first visitor finds the page drawn.
+    const warmed = Promise.all([services.warmCards(), drawAll(live, draw, minuteOf(now()), handsOver)]).catch(
+      (err: unknown) => log.warn({ err }, 'the first to come wait'),
+    )
     deskAddress = await listen(app, settings.port, settings.host)
     const { lenderPort } = settings
     if (lenderPort !== undefined)

@@ -48,6 +48,8 @@ export interface Settings {
   /** The built worker that takes everything out. */
   readonly archiveWorker: string
   readonly visitorFolder: string
+  /** The built module that draws visitors' pages here. */
+  readonly drawer: string
 }
 
 export class SettingError extends Error {}
@@ -93,6 +95,7 @@ export function readSettings(env: NodeJS.ProcessEnv, root: string): Settings {
     worker: resolve(root, 'server/dist/worker.js'),
     archiveWorker: resolve(root, 'server/dist/archive-worker.js'),
     visitorFolder: resolve(root, 'visitor/dist'),
+    drawer: resolve(root, 'server/dist/page/drawn-by-server.js'),
   }
 }
 

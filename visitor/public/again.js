@@ -1,20 +1,45 @@
 // @ts-check
-/* global document, setTimeout, addEventListener */
-// Asks again for the page's script where it did not arrive, a few times, and then says so. It stands apart from that script.
+/* global document, location, URLSearchParams, setTimeout, addEventListener */
+// Stands in the page, apart from its script, and looks after it until that has taken over: hides what the server drew where
+// the address brings other answers, remembers what is pressed meanwhile, and asks for the script again where it did not
+// arrive, a few times, and then says so.
 ;(() => {
+  const root = document.documentElement
+  const asked = [...new URLSearchParams(location.search).keys()]
+  const hasPresets = asked.some((name) => name !== 'lang' && name !== 'placement')
+  if (hasPresets || /^#(kept|now)=/.test(location.hash)) root.dataset.waits = 'true'
+
+  /** @type {Set<HTMLElement>} */
+  const pressed = new Set()
+  /** @param {Event} event */
+  function remember(event) {
+    const target = /** @type {HTMLElement} */ (event.target)
+    if (event.type === 'submit') event.preventDefault()
+    const what = event.type === 'submit' ? target : target.closest('button[type=button]')
+    if (what) pressed.add(/** @type {HTMLElement} */ (what))
+  }
+  for (const kind of ['click', 'submit']) document.addEventListener(kind, remember, true)
+  document.addEventListener('vivid-meter:taken-over', () => {
+    for (const kind of ['click', 'submit']) document.removeEventListener(kind, remember, true)
+    for (const one of pressed)
+      if (one instanceof HTMLFormElement) one.requestSubmit()
+      else one.click()
+  })
+
   const AGAIN_AFTER_MS = 2_000
   const MOST_TRIES = 5
-  const script = document.querySelector('script[type=module][src]')
-  const hasBegun = () => document.documentElement.dataset.begun === 'true'
+  const hasBegun = () => root.dataset.begun === 'true'
 
   /** @param {number} tries */
   async function again(tries) {
     if (hasBegun()) return
     if (tries > MOST_TRIES) {
       document.getElementById('not-started')?.removeAttribute('hidden')
+      delete root.dataset.waits
       return
     }
     try {
+      const script = document.querySelector('script[type=module][src]')
       // Another address each time: what failed once may be remembered as failed.
       await import(`${script?.getAttribute('src')}?again=${tries}`)
     } catch {

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, nextTick, onBeforeUnmount, ref, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { oftenSaid, readoutText } from '@vivid/contract/wording'
 import { useCalculator, type CalculatorSource } from './model/use-calculator'
 import QuestionField from './questions/QuestionField.vue'
 import ReadoutView from './results/ReadoutView.vue'
 import { createTellAudience } from './frame/tell-audience'
 import { stayInSight } from './frame/stay-in-sight'
-import { createTellHost } from './frame/tell-host'
+import { createTellHost, type TellHost } from './frame/tell-host'
 import { useAnnouncement } from './model/announce'
 import { pageHash } from './model/carried'
 import { useAddress } from './model/use-address'
@@ -15,6 +15,7 @@ import PartBoundary from './PartBoundary.vue'
 import RichText from './RichText.vue'
 
 const { source } = defineProps<{ source: CalculatorSource }>()
+const isDrawnByServer = import.meta.env.SSR
 const calculator = useCalculator(computed(() => source))
 const { program, figures, words, say, sayRich, steps, evaluation, results, problems } = calculator
 
@@ -58,8 +59,11 @@ const announced = useAnnouncement(() =>
       : '',
 )
 
-const tellAudience = createTellAudience(source.live, source.language)
-const tellHost = createTellHost(source.live, source.language, tellAudience)
+/** The server, which draws the page too, has nobody to tell. */
+const tellAudience = isDrawnByServer ? undefined : createTellAudience(source.live, source.language)
+const tellHost: TellHost = tellAudience
+  ? createTellHost(source.live, source.language, tellAudience)
+  : () => undefined
 tellHost('opened')
 watch(calculator.answers, (now, before) => {
   if (JSON.stringify(now) === JSON.stringify(before)) return
@@ -70,16 +74,16 @@ watch(calculator.answers, (now, before) => {
 /** Leaving is often only hiding, on a phone. */
 function leaving(): void {
   if (document.visibilityState === 'hidden')
-    tellAudience.left(program.value, calculator.answers.value, calculator.evaluation.value.values)
+    tellAudience?.left(program.value, calculator.answers.value, calculator.evaluation.value.values)
 }
-document.addEventListener('visibilitychange', leaving)
+onMounted(() => document.addEventListener('visibilitychange', leaving))
 onBeforeUnmount(() => document.removeEventListener('visibilitychange', leaving))
 
-if (source.live) useAddress(calculator.carried, calculator.whatIsCarried)
+if (source.live && !isDrawnByServer) useAddress(calculator.carried, calculator.whatIsCarried)
 const addressHash = () => pageHash(calculator.carried())
 
 const summary = useTemplateRef<HTMLElement>('summary')
-stayInSight(() => summary.value)
+if (!isDrawnByServer) stayInSight(() => summary.value)
 
 /** While something is wrong the results keep their height, so that nothing jumps under the visitor's finger. */
 const panel = useTemplateRef<HTMLElement>('panel')
@@ -113,7 +117,7 @@ function submit(): void {
       @submit.prevent="submit"
     >
       <LanguageSwitch
-        v-if="calculator.live.value"
+        v-if="calculator.live.value?.isAlone"
         :languages="program.languages"
         :current="calculator.language.value"
         :label="words.language"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 
-/** The calculator's languages, each by its own name. In a frame the page around it speaks its own already. */
+/** The calculator's languages, each by its own name. */
 const { languages, hash } = defineProps<{
   languages: readonly string[]
   current: string
@@ -10,27 +10,25 @@ const { languages, hash } = defineProps<{
   hash: () => string
 }>()
 
-const isAlone = window.parent === window
 const links = computed(() =>
   languages.map((language) => {
-    const address = new URL(location.href)
-    const placement = address.searchParams.get('placement')
-    address.search = new URLSearchParams({ lang: language, ...(placement && { placement }) }).toString()
-    address.hash = ''
     const name = new Intl.DisplayNames(language, { type: 'language' }).of(language.slice(0, 2)) ?? language
-    return { language, href: address.href, name: name.charAt(0).toLocaleUpperCase(language) + name.slice(1) }
+    const href = `?${new URLSearchParams({ lang: language })}`
+    return { language, href, name: name.charAt(0).toLocaleUpperCase(language) + name.slice(1) }
   }),
 )
 
 /** Put together when a link is about to be followed, in this tab or another; not with every key that is typed. */
 function takeAlong({ currentTarget }: Event): void {
   const link = currentTarget as HTMLAnchorElement
+  const placement = new URLSearchParams(location.search).get('placement')
+  link.search = new URLSearchParams({ lang: link.lang, ...(placement && { placement }) }).toString()
   link.hash = hash()
 }
 </script>
 
 <template>
-  <nav v-if="isAlone && languages.length > 1" class="languages" :aria-label="label">
+  <nav v-if="languages.length > 1" class="languages" :aria-label="label">
     <a
       v-for="{ language, href, name } in links"
       :key="language"

@@ -1,17 +1,25 @@
-import { createApp, defineComponent, h, shallowRef } from 'vue'
-import type { HouseStyle, ServedCalculator } from '@vivid/contract/visitor'
+import { createApp, createSSRApp, defineComponent, h, shallowRef } from 'vue'
+import type { ServedCalculator } from '@vivid/contract/visitor'
 import { fetchLanguage, isRightToLeft } from '@vivid/contract/wording'
-import { createEvaluatorWith, needsFurther, type Further, type Program } from '@vivid/core/evaluate'
+import { createEvaluatorWith, type Further } from '@vivid/core/evaluate'
 import CalculatorPage from './CalculatorPage.vue'
-import { followPreview } from './frame/follow-preview'
+import { turnsTaken } from './frame/in-turn'
+import { keepTyped } from './frame/keep-typed'
 import { reportHeight } from './frame/report-height'
 import { carries } from './model/carried'
 import { momentOf } from './model/moment-of'
+import { furtherFor, sourceOf } from './model/source-of'
 import { onOtherAddress } from './model/use-address'
 import type { CalculatorSource } from './model/use-calculator'
+import { fetchParts } from './results/parts'
+import { warmUp } from './model/warm-up'
 import './letters.css'
+import './letters-at-first.css'
 import './page.css'
 import './questions/questions.css'
+import './results/tables.css'
+import './results/schedule.css'
+import './results/keeping.css'
 import './on-paper.css'
 
 const source = shallowRef<CalculatorSource>()
@@ -23,14 +31,36 @@ const isFirst = root.dataset.begun !== 'true'
 root.dataset.begun = 'true'
 document.getElementById('not-started')?.remove()
 
+if (isFirst) reportHeight(document.body)
+
 const served = document.getElementById('calculator')?.textContent
 if (!isFirst) {
   // The other one draws the page.
 } else if (served) {
-  const calculator = JSON.parse(served) as ServedCalculator
-  void begin(calculator)
-  onOtherAddress(() => void begin(calculator))
+  void beginLive(JSON.parse(served) as ServedCalculator)
 } else if (location.pathname === '/preview') {
+  void beginPreview()
+}
+
+async function beginLive(calculator: ServedCalculator): Promise<void> {
+  const isAlone = window.parent === window
+  const began = await begun(calculator, isAlone)
+  await warmUp(began.source)
+  const isAsDrawn = began.isAsDrawn && document.getElementById('app')?.dataset.drawn === String(isAlone)
+  if (isAsDrawn)
+    await fetchParts(
+      began.source.program.steps.flatMap(({ step }) => (step.kind === 'readout' ? [step.shows] : [])),
+    )
+  source.value = began.source
+  await takeOver(isAsDrawn)
+  onOtherAddress(async () => (source.value = (await begun(calculator, isAlone)).source))
+}
+
+async function beginPreview(): Promise<void> {
+  const [{ followPreview }, { applyStyle }] = await Promise.all([
+    import('./frame/follow-preview'),
+    import('./frame/house-style'),
+  ])
   followPreview(async ({ content, answers, today, sheets, language }) => {
     const [further] = await Promise.all([furtherFor(content.program), fetchLanguage(language)])
     const same = JSON.stringify(source.value?.answers) === JSON.stringify(answers)
@@ -45,28 +75,29 @@ if (!isFirst) {
       answers: same && source.value ? source.value.answers : answers,
     }
   })
+  await takeOver(false)
 }
 
-if (isFirst) {
-  createApp(Page).mount('#app')
-  reportHeight(document.body)
+/** Goes on with what the server drew where the page begins like that; else draws it anew in its place. */
+async function takeOver(isAsDrawn: boolean): Promise<void> {
+  const place = document.getElementById('app')
+  if (!place) return
+  const putBack = keepTyped(place)
+  ;(isAsDrawn ? createSSRApp : createApp)(Page).mount(place)
+  delete root.dataset.waits
+  await turnsTaken()
+  putBack()
+  delete place.dataset.drawn
+  document.dispatchEvent(new Event('vivid-meter:taken-over'))
 }
 
-async function begin(served: ServedCalculator): Promise<void> {
-  const { content, today, sheets, slug, edition, handsOver } = served
-  const { program, style } = content
-  const [further] = await Promise.all([furtherFor(program), fetchLanguage(root.lang)])
+/** What the page begins with: what its address brings back, else what it was placed with, else as it is. */
+async function begun(served: ServedCalculator, isAlone: boolean) {
+  const [further] = await Promise.all([furtherFor(served.content.program), fetchLanguage(root.lang)])
   const start = (await linkedStart(served, further)) ?? (await presetsOf(served, further))
-  applyStyle(style)
-  source.value = {
-    program,
-    answers: {},
-    ...start,
-    today,
-    sheets,
-    language: root.lang,
-    further,
-    live: { slug, edition, handsOver },
+  return {
+    source: { ...sourceOf(served, root.lang, further, isAlone), ...start },
+    isAsDrawn: start === undefined,
   }
 }
 
@@ -89,34 +120,14 @@ async function linkedStart(
 
 /** What the page's address says it begins with; most pages are opened without. */
 async function presetsOf({ content, today, sheets }: ServedCalculator, further: Further | undefined) {
-  if (location.search.length <= 1) return undefined
+  const asked = new URLSearchParams(location.search)
+  if ([...asked.keys()].every((name) => name === 'lang' || name === 'placement')) return undefined
   const { presetAnswers } = await import('./model/preset-answers')
   const around = { today: momentOf(today), sheets }
-  return presetAnswers(content.program, new URLSearchParams(location.search), root.lang, around, further)
-}
-
-/** What only some programs need is fetched for those. */
-async function furtherFor(program: Program): Promise<Further | undefined> {
-  return needsFurther(program) ? (await import('@vivid/core/further')).further : undefined
+  return presetAnswers(content.program, asked, root.lang, around, further)
 }
 
 function speak(language: string): void {
   root.lang = language
   root.dir = isRightToLeft(language) ? 'rtl' : 'ltr'
-}
-
-const prefersDark = matchMedia('(prefers-color-scheme: dark)')
-let ownStyle: HouseStyle = {}
-/** The lender's looks; their dark side where the browser's owner prefers that. */
-function applyStyle(style: HouseStyle): void {
-  ownStyle = style
-  put(style)
-  if (prefersDark.matches)
-    void import('@vivid/contract/dark-side').then(({ darkSide }) => put(darkSide(ownStyle)))
-}
-prefersDark.addEventListener('change', () => applyStyle(ownStyle))
-
-function put(style: HouseStyle): void {
-  root.style.removeProperty('--scheme')
-  for (const [name, value] of Object.entries(style)) root.style.setProperty(name, value)
 }

@@ -131,15 +131,24 @@ export async function fill(page: Page | Frame, selector: string, text: string): 
 const untilQuiet = (page: Page): Promise<void> =>
   page.waitForNetworkIdle({ idleTime: 80, timeout: 3_000 }).catch(() => undefined)
 
+/** Waits until scripts have taken over what the server drew of a visitor's page, where there is one. */
+export const takenOver = (page: Page | Frame): Promise<void> =>
+  eventually(
+    async () => (await page.$('#app[data-drawn]')) === null,
+    () => 'the scripts have not taken the page over',
+  )
+
 /** Goes to an address and waits until nothing is fetched any more. */
 export async function goTo(page: Page, url: string): Promise<void> {
   await page.goto(url)
   await untilQuiet(page)
+  await takenOver(page)
 }
 
 export async function reload(page: Page): Promise<void> {
   await page.reload()
   await untilQuiet(page)
+  await takenOver(page)
 }
 
 const PATIENCE_MS = 15_000
@@ -199,5 +208,6 @@ export async function placedFrame(page: Page): Promise<Frame> {
   const frame = await handle?.contentFrame()
   if (!frame) throw new Error('no calculator is placed on this page')
   await frame.waitForSelector('.figure, .notice')
+  await takenOver(frame)
   return frame
 }

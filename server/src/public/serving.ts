@@ -22,13 +22,13 @@ export const serve = (
 })
 
 /**
- * Keeps what is made for visitors as long as it is the same: until something is live otherwise, or the next minute,
- * when rates may begin. Keys are of what exists, so that there are no more of them than that.
+ * Keeps what is made for visitors until something is live otherwise, or the next minute, when rates may begin. Keys are of
+ * what exists, so that there are no more of them than that.
  */
 export function keptForTheMinute<Made>(live: LiveCalculators, now: () => Date) {
   const kept = new Map<string, Made>()
   let state = ''
-  return (key: string, make: () => Made): Made => {
+  const keep = (key: string, make: () => Made): Made => {
     const current = `${live.generation} ${Math.floor(now().getTime() / 60_000)}`
     if (current !== state) kept.clear()
     state = current
@@ -36,6 +36,7 @@ export function keptForTheMinute<Made>(live: LiveCalculators, now: () => Date) {
     kept.set(key, known)
     return known
   }
+  return Object.assign(keep, { forget: (key: string) => void kept.delete(key) })
 }
 
 /** Names what is served; `page` names the page it stands in, if any. */

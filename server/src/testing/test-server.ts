@@ -28,6 +28,7 @@ import type { Provider } from '../people/provider'
 import type { SessionTimes } from '../people/session'
 import { createSessionSecrets } from '../people/session-secrets'
 import { NOW, TODAY } from './today'
+import { createDrawing } from '../public/drawing'
 import { LiveCalculators } from '../public/live-calculators'
 
 export interface TestServer {
@@ -126,7 +127,11 @@ export async function testServer({
   const pages = mkdtempSync(join(tmpdir(), 'vivid-pages-'))
   writeFileSync(
     join(pages, 'index.html'),
-    '<html lang="en"><title><!--title--></title><!--calculator--><!--notice-->',
+    '<html lang="en"><title><!--title--></title><!--looks--><div id="app"><!--drawn--></div><!--calculator--><!--notice-->',
+  )
+  writeFileSync(
+    join(pages, 'drawer.mjs'),
+    "export const drawPage = async ({ slug, today }, language, isAlone) => ({ html: [slug, today, language, isAlone].join(), rules: '[data-drawn]{flex-grow:1}' })",
   )
   writeFileSync(join(pages, 'embed.js'), '/* placement */')
   const app = await buildApp({
@@ -153,6 +158,7 @@ export async function testServer({
     lender: 'Larkmoor Mutual',
     deskFolder: pages,
     visitorFolder: pages,
+    draw: createDrawing(workHere, join(pages, 'drawer.mjs')),
     trustedProxies,
     metricsToken: undefined,
   })

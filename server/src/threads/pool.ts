@@ -26,6 +26,7 @@ export interface Work {
 /** How long each may take, in seconds, from when its turn comes. */
 const SECONDS: Readonly<Record<TaskName, number>> = {
   evaluate: 5,
+  draw: 5,
   file: 20,
   handOver: 5,
   card: 5,
@@ -34,7 +35,7 @@ const SECONDS: Readonly<Record<TaskName, number>> = {
   presets: 10,
 }
 /** What visitors wait for has threads of its own: nothing at the desk holds it up. */
-const VISITORS: ReadonlySet<TaskName> = new Set(['evaluate', 'file', 'handOver'])
+const VISITORS: ReadonlySet<TaskName> = new Set(['evaluate', 'draw', 'file', 'handOver'])
 const [MOST_WAITING, MOST_WAITING_OF_ONE] = [400, 30]
 
 /** How a task is done: given to a thread, or, in tests, done here. */

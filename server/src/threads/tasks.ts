@@ -1,10 +1,11 @@
-import { evaluateResponse, type EvaluateResponse, type FileKind } from '@vivid/contract'
+import { evaluateResponse, type DrawnPage, type EvaluateResponse, type FileKind } from '@vivid/contract'
 import { fetchAllLanguages } from '@vivid/contract/wording'
 import { evaluate, type Answers, type CalculatorDocument, type Moment, type RateSheet } from '@vivid/core'
 import { type CardMeter, cardMeterOf } from '../calculators/card-meter'
 import { checkedProgram } from '../editions/checked-program'
 import { handOverOf, type HandOverPerson } from '../hand-overs/hand-over-of'
 import type { HandOverBody } from '../hand-overs/hand-overs-store'
+import { drawn, type DrawInput } from '../public/drawing'
 import { shownFigures, type ShownFigures, type ShownInput } from '../public/shown-figures'
 import { languageFor } from '../public/language-for'
 import { presetsRefused, type RefusedPreset } from '../placements/presets-refused'
@@ -58,6 +59,9 @@ export const tasks = {
     const evaluation = evaluate(program, answers, { today, sheets })
     return done(evaluateResponse(calculator, evaluation, languageFor(program, language)), evaluation)
   },
+
+  /** A live page as it begins. */
+  draw: async (input: DrawInput): Promise<Done<DrawnPage>> => done(await drawn(input)),
 
   async file({ kind, input }: { kind: FileKind; input: ShownInput }): Promise<Done<Uint8Array>> {
     await ready

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import type { Program } from '@vivid/core/evaluate'
 import { createTellAudience } from './tell-audience'
 
-const live = { slug: 'raft', edition: 3, handsOver: true }
+const live = { slug: 'raft', edition: 3, handsOver: true, isAlone: true }
 
 /** A window that keeps what is sent. */
 function windowWith(navigator: object, search = '') {

@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import '../results/tables.css'
-import '../results/keeping.css'
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { computed, nextTick, onMounted, ref, useTemplateRef } from 'vue'
 import { fileKinds, keptLoan, type FileKind } from '@vivid/contract/visitor'
 import { type ActionName, type RateSheet, type Readout, type ReadoutOf, startOf } from '@vivid/core/evaluate'
 import type { TellHost } from '../frame/tell-host'
@@ -46,7 +44,10 @@ const actions = computed(() =>
   ),
 )
 /** A phone has a sheet of its own to share with. */
-const sharesByItself = typeof navigator.share === 'function' && matchMedia('(pointer: coarse)').matches
+const sharesByItself = ref(false)
+onMounted(() => {
+  sharesByItself.value = typeof navigator.share === 'function' && matchMedia('(pointer: coarse)').matches
+})
 const labels = computed((): Record<Offer, string> => ({
   startAgain: words.value.startAgain,
   print: words.value.print,
@@ -56,7 +57,7 @@ const labels = computed((): Record<Offer, string> => ({
   csvComma: words.value.csvComma,
   calendar: words.value.calendar,
   fewDates: words.value.fewDates,
-  link: sharesByItself ? words.value.share : words.value.link,
+  link: sharesByItself.value ? words.value.share : words.value.link,
   handOver: words.value.handOver.open,
 }))
 /** A draft has no address yet: what needs one waits until it is live. */
@@ -137,7 +138,7 @@ async function makeFile(kind: FileKind): Promise<void> {
 async function copyLink(): Promise<void> {
   const page = `${location.origin}/c/${live.value?.slug ?? ''}`
   const link = linkTo(page, calculator.language.value, calculator.linked())
-  if (sharesByItself) return shareLink(link)
+  if (sharesByItself.value) return shareLink(link)
   try {
     await navigator.clipboard.writeText(link)
     said.value = words.value.linkCopied

@@ -59,6 +59,8 @@ export interface LivePage {
   readonly handsOver: boolean
   readonly slug: string
   readonly edition: number
+  /** Not in a frame, where the page around it speaks its own language already. */
+  readonly isAlone: boolean
 }
 
 export type Calculator = ReturnType<typeof useCalculator>

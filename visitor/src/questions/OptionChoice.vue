@@ -47,6 +47,13 @@ const isFirst = (index: number) =>
     <option v-if="!calculator.texts[question.id]" value="" disabled>
       {{ calculator.words.value.choose }}
     </option>
-    <option v-for="option in options" :key="option.value" :value="option.value">{{ option.label }}</option>
+    <option
+      v-for="option in options"
+      :key="option.value"
+      :value="option.value"
+      :selected="calculator.texts[question.id] === option.value"
+    >
+      {{ option.label }}
+    </option>
   </select>
 </template>

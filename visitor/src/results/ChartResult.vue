@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import './tables.css'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
@@ -16,7 +15,7 @@ import DrawnPicture from './chart/DrawnPicture.vue'
 import type { Chart } from './chart/draw-chart'
 import { chartData } from './chart/chart-data'
 import { useSettled } from './chart/use-settled'
-import { fetchAgain } from './fetch-again'
+import { fetchAgain } from '../model/fetch-again'
 
 const { step, readout, calculator } = defineProps<{
   step: ReadoutOf<'chart'>

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import './tables.css'
 import type { ComparedColumn, ComparisonRow } from '@vivid/core/evaluate'
 import { comparedCell } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import './tables.css'
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'

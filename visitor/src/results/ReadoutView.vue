@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, type Component } from 'vue'
+import { computed, ref, watch, type Component } from 'vue'
 import type { Readout, ReadoutStep } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
 import type { TellHost } from '../frame/tell-host'
-import { fetchAgain } from './fetch-again'
 import FigureResult from './FigureResult.vue'
 import MeterResult from './MeterResult.vue'
-import MissingPart from './MissingPart.vue'
+import { fetchedParts } from './parts'
 import SentenceResult from './SentenceResult.vue'
 
 const { step, readout, calculator } = defineProps<{
@@ -16,24 +15,11 @@ const { step, readout, calculator } = defineProps<{
   tellHost: TellHost
 }>()
 
-/** A part that is fetched when it is first shown. */
-const fetched = (loader: () => Promise<Component>) =>
-  defineAsyncComponent({ loader: () => fetchAgain(loader), errorComponent: MissingPart })
-
-/** What most pages begin with comes with the page; the rest is fetched by the pages that have it. */
 const kinds: Record<Readout['shows'], Component> = {
   figure: FigureResult,
   meter: MeterResult,
   sentence: SentenceResult,
-  assumptions: fetched(() => import('./AssumptionsResult.vue')),
-  schedule: fetched(() => import('./ScheduleResult.vue')),
-  chart: fetched(() => import('./ChartResult.vue')),
-  ladder: fetched(() => import('./LadderResult.vue')),
-  comparison: fetched(() => import('./ComparisonResult.vue')),
-  payment: fetched(() => import('./PaymentTakenApart.vue')),
-  explanation: fetched(() => import('./ExplanationResult.vue')),
-  whatIf: fetched(() => import('../what-if/WhatIfResult.vue')),
-  actions: fetched(() => import('../keep/ActionsResult.vue')),
+  ...fetchedParts,
 }
 
 const ledger = computed(() =>
@@ -46,12 +32,21 @@ const properties = computed(() => ({
   ...(ledger.value && { ledger: ledger.value }),
 }))
 const isDrawn = computed(() => readout.shows !== 'schedule' || ledger.value !== undefined)
+
+/** Where the figures change before a part has taken over what the server drew, it is drawn anew. */
+const isThere = ref(false)
+const anew = ref(0)
+watch(calculator.results, () => {
+  if (!isThere.value) anew.value++
+})
 </script>
 
 <template>
   <component
     :is="kinds[readout.shows]"
     v-if="isDrawn"
+    :key="anew"
     v-bind="{ ...properties, ...(readout.shows === 'actions' && { tellHost }) }"
+    @vue:mounted="isThere = true"
   />
 </template>

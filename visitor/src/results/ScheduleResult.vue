@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import './schedule.css'
-import './tables.css'
 import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { Ledger, LedgerYear, Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { counted, readWholeNumber, scheduleCell } from '@vivid/contract/wording'

@@ -1,6 +1,4 @@
 <script setup lang="ts">
-import '../results/tables.css'
-import '../results/keeping.css'
 import { computed, nextTick, useTemplateRef } from 'vue'
 import type { Readout, ReadoutOf, WhatIfName } from '@vivid/core/evaluate'
 import { hasPaymentIn, whatIf } from '@vivid/core/what-if'

@@ -1,0 +1,154 @@
+import { expect, test } from 'vitest'
+import { eventually, expectText, placedFrame, takenOver, textOf, useApplication } from './support/application'
+
+const app = useApplication()
+
+/** A page whose scripts wait until they are let through. */
+async function openBeforeScripts(path: string) {
+  const page = await app.visit('about:blank')
+  await page.setRequestInterception(true)
+  let letThrough = () => undefined as void
+  const gate = new Promise<void>((open) => (letThrough = open))
+  page.on('request', (request) => {
+    if (request.resourceType() === 'script') void gate.then(() => request.continue())
+    else void request.continue()
+  })
+  void page.goto(`${app.address}${path}`).catch(() => undefined)
+  await page.waitForSelector('h1')
+  return { page, letThrough }
+}
+
+test('title, questions and result stand there in the lender’s looks before any script has come', async () => {
+  const page = await app.visit('about:blank')
+  await page.setJavaScriptEnabled(false)
+  await page.goto(`${app.address}/c/floating-home-mortgage?lang=fr-CA`)
+  expect(await textOf(page, 'h1')).toBe('Hypothèque pour maison flottante')
+  expect(await textOf(page, '.payment .figure')).toContain('907,59')
+  const looks = await page.evaluate(() => [
+    getComputedStyle(document.documentElement).getPropertyValue('--accent').trim(),
+    document.querySelector<HTMLInputElement>('#answer-homePrice')?.value.replace(/\s/g, ' '),
+    document.querySelectorAll('.question').length > 3,
+    Number(document.querySelector('.meter .part')?.getBoundingClientRect().width) > 20,
+  ])
+  expect(looks).toEqual(['#5b2a86', '412 600 $', true, true])
+})
+
+test.each([
+  ['floating-home-mortgage?lang=en-CA'],
+  ['floating-home-mortgage?lang=fr-CA'],
+  ['which-offer-for-the-boat'],
+  ['what-floating-home-can-you-afford'],
+  ['harbour-home-loan'],
+  ['replace-your-boat-loan'],
+  ['boathouse-rates-at-a-glance'],
+])('scripts take %s over as it stands, and nothing jumps', async (address) => {
+  const page = await app.visit('about:blank')
+  await page.evaluateOnNewDocument(() => {
+    const shifts: number[] = []
+    Object.assign(window, { shifts })
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) shifts.push((entry as unknown as { value: number }).value)
+    }).observe({ type: 'layout-shift', buffered: true })
+    // The first heading that stands there is the one of the server.
+    new MutationObserver(() => {
+      const heading = document.querySelector('h1')
+      if (heading && !document.querySelector('[data-first]')) heading.dataset.first = 'true'
+    }).observe(document, { childList: true, subtree: true })
+  })
+  await page.goto(`${app.address}/c/${address}`, { waitUntil: 'networkidle0' })
+  await takenOver(page)
+  expect(await page.$$eval('h1[data-first]', (all) => all.length)).toBe(1)
+  const shifts = await page.evaluate(() => (window as unknown as { shifts: number[] }).shifts)
+  expect(shifts.reduce((sum, shift) => sum + shift, 0)).toBeLessThan(0.02)
+})
+
+test('what was typed and chosen before the scripts came is worked out then, and the cursor stays', async () => {
+  const { page, letThrough } = await openBeforeScripts('/c/floating-home-mortgage')
+  await page.$eval('#answer-homePrice', (field) => (field as HTMLInputElement).select())
+  await page.keyboard.press('Backspace')
+  await page.keyboard.type('500000')
+  await page.select('#answer-frequency', 'monthly')
+  await page.focus('#answer-rate')
+  const before = await textOf(page, '.payment .figure')
+  letThrough()
+  await eventually(
+    async () => (await textOf(page, '.payment .figure')) !== before,
+    () => textOf(page, '.payment .figure'),
+  )
+  const typed = await page.evaluate(() => [
+    document.querySelector<HTMLInputElement>('#answer-homePrice')?.value,
+    document.querySelector<HTMLSelectElement>('#answer-frequency')?.value,
+    document.activeElement?.id,
+  ])
+  expect(typed).toEqual(['$500,000', 'monthly', 'answer-rate'])
+})
+
+test('what was pressed and opened before the scripts came is done then', async () => {
+  const { page, letThrough } = await openBeforeScripts('/c/floating-home-mortgage')
+  await page.click('.units button:first-child')
+  await page.click('.schedule .year button')
+  await page.$eval('.as-table', (table) => ((table as HTMLDetailsElement).open = true))
+  await page.type('#whatIf-extra', '250')
+  await page.keyboard.press('Enter')
+  letThrough()
+  await takenOver(page)
+  await page.waitForSelector('.what-if table')
+  await page.waitForSelector('.as-table td')
+  expect(await page.$eval('.schedule .year button', (year) => year.getAttribute('aria-expanded'))).toBe(
+    'true',
+  )
+  expect(await page.$eval('#answer-downPayment', (field) => (field as HTMLInputElement).value)).toBe(
+    '$61,890',
+  )
+})
+
+test('a page that begins with other answers shows none before they have come', async () => {
+  const { page, letThrough } = await openBeforeScripts('/c/floating-home-mortgage?rate=6%25')
+  const isSeen = () =>
+    page.$eval('.payment .figure', (figure) => getComputedStyle(figure).visibility === 'visible')
+  expect(await isSeen()).toBe(false)
+  letThrough()
+  await expectText(page, '.payment .figure', '$1,0')
+  expect(await isSeen()).toBe(true)
+})
+
+test('a page that is opened with somebody’s answers never shows those of others', async () => {
+  const page = await app.visit(`${app.address}/c/floating-home-mortgage`)
+  const seen: string[] = []
+  await page.exposeFunction('note', (figure: string) => seen.push(figure))
+  await page.$eval('#answer-rate', (field) => (field as HTMLInputElement).select())
+  await page.keyboard.type('6')
+  await expectText(page, '.payment .figure', '$1,0')
+  await eventually(
+    () => page.evaluate(() => location.hash.startsWith('#now=')),
+    () => page.url(),
+  )
+  await page.evaluateOnNewDocument(() => {
+    const look = () => {
+      const figure = document.querySelector('.payment .figure')
+      if (figure && getComputedStyle(figure).visibility === 'visible')
+        void (window as unknown as { note: (figure: string) => void }).note(figure.textContent ?? '')
+      requestAnimationFrame(look)
+    }
+    look()
+  })
+  await page.reload()
+  await expectText(page, '.payment .figure', '$1,0')
+  await eventually(
+    async () => seen.length > 2,
+    () => 'no figure was seen',
+  )
+  expect([...new Set(seen.map((figure) => figure.slice(0, 4)))]).toEqual(['$1,0'])
+})
+
+test('in a frame it is drawn without its own choice of languages', async () => {
+  const page = await app.visit(`${app.lender}/`)
+  const frame = await placedFrame(page)
+  await frame.waitForSelector('.payment .figure')
+  const drawn = await frame.evaluate(async () => {
+    const here = await fetch(location.href)
+    return [(await here.text()).includes('class="languages"'), document.querySelector('.languages') === null]
+  })
+  // Asked for by a script it is no frame's document: there languages are chosen.
+  expect(drawn).toEqual([true, true])
+})
