@@ -54,6 +54,8 @@ export const isReachable = (text: string): boolean =>
 
 /** A loan whose schedule is kept: which, and, where the page shows several side by side, what it is called there. */
 export interface KeptLoan {
+  /** The step it is. */
+  readonly loan: string
   readonly ledger: Ledger
   readonly label: Texts | undefined
 }
@@ -67,9 +69,9 @@ export function keptLoan(
   const scheduled = shown?.shows === 'schedule' && ledgers.has(shown.loan) ? shown.loan : undefined
   const loan = scheduled ?? [...ledgers.keys()][0]
   const ledger = loan === undefined ? undefined : ledgers.get(loan)
-  if (!ledger) return undefined
+  if (loan === undefined || !ledger) return undefined
   const compared = steps.flatMap(({ step }) => (step.kind === 'comparison' ? step.loans : []))
-  return { ledger, label: compared.find((one) => one.loan === loan)?.label }
+  return { loan, ledger, label: compared.find((one) => one.loan === loan)?.label }
 }
 
 /** What a host page hears of a calculator placed on it: what happened, never an answer or a person. */

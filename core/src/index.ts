@@ -75,6 +75,7 @@ export { plainText } from './calculator/compile/text-problems'
 export { unitOfQuestion } from './calculator/compile/units-of-steps'
 export { inCurrency } from './calculator/currency'
 export { removeLanguage, renameLanguage } from './calculator/languages'
+export { MOST_MEANINGS, type OwnMeaning } from './calculator/document/document'
 export {
   duplicateStep,
   freeId,

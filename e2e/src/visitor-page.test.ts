@@ -2,6 +2,7 @@ import type { Page } from 'puppeteer-core'
 import { describe, expect, test } from 'vitest'
 import {
   eventually,
+  click,
   expectText,
   fill,
   goTo,
@@ -146,6 +147,20 @@ test('only the calculator’s own frame is believed about its height', async () 
 test('an unknown calculator gets a decent page too', async () => {
   const page = await app.visit(`${app.address}/c/no-such-thing`)
   expect(await textOf(page, '.notice h1')).toBe('There is no calculator at this address')
+})
+
+test('a word of the trade is explained where it stands, with the visitor’s own figures, and the lender’s words go before', async () => {
+  const page = await app.visit(`${app.address}/c/floating-home-mortgage`)
+  await click(page, 'compounds', '.assumptions')
+  await expectText(page, '.assumptions .meaning', 'Here 4.64% comes to 4.69% in a year.')
+  await fill(page, '#answer-rate', '6')
+  await expectText(page, '.assumptions .meaning', 'Here 6% comes to 6.09% in a year.')
+  await click(page, 'compounds', '.assumptions')
+  expect(await textOf(page, '.assumptions .meaning')).toBe('')
+  const renewal = await app.visit(`${app.address}/c/renew-your-mooring-mortgage?lang=fr`)
+  await press(renewal, '.results button.word')
+  await expectText(renewal, '.meaning', 'Les années pour lesquelles votre taux est convenu.')
+  await expectText(renewal, '.next-steps', 'Gardez ces chiffres')
 })
 
 describe('a script that does not arrive', () => {

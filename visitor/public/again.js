@@ -1,5 +1,5 @@
 // @ts-check
-/* global document, location, URLSearchParams, setTimeout, addEventListener */
+/* global document, location, HTMLFormElement, URLSearchParams, setTimeout, addEventListener */
 // Stands in the page, apart from its script, and looks after it until that has taken over: hides what the server drew where
 // the address brings other answers, remembers what is pressed meanwhile, and asks for the script again where it did not
 // arrive, a few times, and then says so.

@@ -186,6 +186,10 @@ function submit(): void {
           </PartBoundary>
         </div>
       </div>
+      <section v-if="program.nextSteps && sayRich(program.nextSteps)" class="next-steps">
+        <h2>{{ words.nextSteps }}</h2>
+        <RichText :text="sayRich(program.nextSteps)" :calculator="calculator" />
+      </section>
       <RichText v-if="sayRich(program.disclosure)" class="disclosure" :text="sayRich(program.disclosure)" />
     </div>
   </main>

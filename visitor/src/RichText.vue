@@ -1,13 +1,21 @@
 <script setup lang="ts">
 import { computed, h, type VNode } from 'vue'
+import ExplainedText from './ExplainedText.vue'
+import type { Calculator } from './model/use-calculator'
 import type { RichText, RichTextBlock, RichTextRun } from '@vivid/core/evaluate'
 
-const { text } = defineProps<{ text: RichText | undefined }>()
+/** With a calculator its words of the trade are explained where they stand. */
+const { text, calculator = undefined } = defineProps<{
+  text: RichText | undefined
+  calculator?: Calculator | undefined
+}>()
 
 /** Drawn element by element: nothing in a text is ever read as HTML. */
 function run(one: RichTextRun): VNode | string {
   if (one.type === 'hardBreak') return h('br')
-  return (one.marks ?? []).reduce<VNode | string>((inner, mark) => {
+  const marks = one.marks ?? []
+  if (calculator && marks.length === 0) return h(ExplainedText, { text: one.text, calculator })
+  return marks.reduce<VNode | string>((inner, mark) => {
     if (mark.type === 'bold') return h('strong', inner)
     if (mark.type === 'italic') return h('em', inner)
     return h('a', { href: mark.attrs.href, target: '_blank', rel: 'noopener noreferrer' }, inner)

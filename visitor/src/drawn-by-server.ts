@@ -1,10 +1,9 @@
 import { createSSRApp } from 'vue'
 import { renderToString } from 'vue/server-renderer'
 import type { DrawnPage, ServedCalculator } from '@vivid/contract/visitor'
-import { fetchLanguage } from '@vivid/contract/wording'
 import CalculatorPage from './CalculatorPage.vue'
 import { withoutStyleAttributes } from './frame/style-rules'
-import { furtherFor, sourceOf } from './model/source-of'
+import { fetchFor, sourceOf } from './model/source-of'
 
 /**
  * A live calculator's page as it begins, drawn by the server with the page's own components, so that it is read before a
@@ -15,7 +14,7 @@ export async function drawPage(
   language: string,
   isAlone: boolean,
 ): Promise<DrawnPage> {
-  const [further] = await Promise.all([furtherFor(served.content.program), fetchLanguage(language)])
-  const source = sourceOf(served, language, further, isAlone)
+  const fetched = await fetchFor(served.content.program, language)
+  const source = sourceOf(served, language, fetched, isAlone)
   return withoutStyleAttributes(await renderToString(createSSRApp(CalculatorPage, { source })))
 }

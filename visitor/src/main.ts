@@ -1,6 +1,6 @@
 import { createApp, createSSRApp, defineComponent, h, shallowRef } from 'vue'
 import type { ServedCalculator } from '@vivid/contract/visitor'
-import { fetchLanguage, isRightToLeft } from '@vivid/contract/wording'
+import { isRightToLeft } from '@vivid/contract/wording'
 import { createEvaluatorWith, type Further } from '@vivid/core/evaluate'
 import CalculatorPage from './CalculatorPage.vue'
 import { turnsTaken } from './frame/in-turn'
@@ -8,7 +8,7 @@ import { keepTyped } from './frame/keep-typed'
 import { reportHeight } from './frame/report-height'
 import { carries } from './model/carried'
 import { momentOf } from './model/moment-of'
-import { furtherFor, sourceOf } from './model/source-of'
+import { fetchFor, sourceOf } from './model/source-of'
 import { onOtherAddress } from './model/use-address'
 import type { CalculatorSource } from './model/use-calculator'
 import { fetchParts } from './results/parts'
@@ -44,15 +44,14 @@ if (!isFirst) {
 
 async function beginLive(calculator: ServedCalculator): Promise<void> {
   const isAlone = window.parent === window
-  const began = await begun(calculator, isAlone)
+  const isDrawn = document.getElementById('app')?.dataset.drawn === String(isAlone)
+  const shown = calculator.content.program.steps.flatMap(({ step }) =>
+    step.kind === 'readout' ? [step.shows] : [],
+  )
+  const [began] = await Promise.all([begun(calculator, isAlone), isDrawn && fetchParts(shown)])
   await warmUp(began.source)
-  const isAsDrawn = began.isAsDrawn && document.getElementById('app')?.dataset.drawn === String(isAlone)
-  if (isAsDrawn)
-    await fetchParts(
-      began.source.program.steps.flatMap(({ step }) => (step.kind === 'readout' ? [step.shows] : [])),
-    )
   source.value = began.source
-  await takeOver(isAsDrawn)
+  await takeOver(isDrawn && began.isAsDrawn)
   onOtherAddress(async () => (source.value = (await begun(calculator, isAlone)).source))
 }
 
@@ -62,7 +61,7 @@ async function beginPreview(): Promise<void> {
     import('./frame/house-style'),
   ])
   followPreview(async ({ content, answers, today, sheets, language }) => {
-    const [further] = await Promise.all([furtherFor(content.program), fetchLanguage(language)])
+    const fetched = await fetchFor(content.program, language)
     const same = JSON.stringify(source.value?.answers) === JSON.stringify(answers)
     applyStyle(content.style)
     speak(language)
@@ -71,7 +70,7 @@ async function beginPreview(): Promise<void> {
       today,
       sheets,
       language,
-      further,
+      ...fetched,
       answers: same && source.value ? source.value.answers : answers,
     }
   })
@@ -93,10 +92,11 @@ async function takeOver(isAsDrawn: boolean): Promise<void> {
 
 /** What the page begins with: what its address brings back, else what it was placed with, else as it is. */
 async function begun(served: ServedCalculator, isAlone: boolean) {
-  const [further] = await Promise.all([furtherFor(served.content.program), fetchLanguage(root.lang)])
+  const fetched = await fetchFor(served.content.program, root.lang)
+  const { further } = fetched
   const start = (await linkedStart(served, further)) ?? (await presetsOf(served, further))
   return {
-    source: { ...sourceOf(served, root.lang, further, isAlone), ...start },
+    source: { ...sourceOf(served, root.lang, fetched, isAlone), ...start },
     isAsDrawn: start === undefined,
   }
 }

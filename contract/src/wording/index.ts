@@ -8,6 +8,8 @@ export {
   type Unreadable,
 } from './answer-text'
 export { conventionsSaid } from './conventions'
+export { explained, factsOf, fetchTradeWords, meaningsOn, type Explained, type Meaning } from './meanings'
+export type { TradeFacts, TradeWords } from './trade-words'
 export { createFigures, figuresFor } from './figures'
 export type { Figures } from './language'
 export type { PageWords, WhatIfSaid } from './page-words'

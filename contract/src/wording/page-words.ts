@@ -40,6 +40,10 @@ export interface PageWords {
   readonly language: string
   readonly copy: (what: string) => string
   readonly copied: string
+  /** Asks what a word of the trade means. */
+  readonly whatMeans: (word: string) => string
+  /** Above what happens once a visitor has their figures. */
+  readonly nextSteps: string
 
   readonly year: string
   readonly number: string

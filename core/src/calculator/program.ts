@@ -1,6 +1,7 @@
 import type { Expression } from '../formula/expression'
 import type { Unit } from '../formula/unit'
 import type { Currency, MinorDigits } from '../money/currencies'
+import type { OwnMeaning } from './document/document'
 import type { CalculatorStep } from './document/steps'
 import type { RichTexts, Texts } from './document/texts'
 
@@ -33,6 +34,8 @@ export interface Program {
   readonly introduction: RichTexts
   readonly disclosure: RichTexts
   readonly contact?: Texts
+  readonly nextSteps?: RichTexts
+  readonly meanings?: readonly OwnMeaning[]
   readonly steps: readonly ProgramStep[]
   /** Steps in the order they are worked out. */
   readonly order: readonly string[]

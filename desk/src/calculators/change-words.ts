@@ -8,6 +8,8 @@ const fieldWords: Readonly<Record<string, string>> = {
   introduction: 'introduction',
   disclosure: 'words below the figures',
   contact: 'how the lender is reached',
+  nextSteps: 'what happens next',
+  meanings: 'words explained',
   lender: 'lender',
   currency: 'currency',
   languages: 'languages',

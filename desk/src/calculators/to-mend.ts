@@ -11,6 +11,8 @@ export interface ToMend {
   readonly stops: boolean
 }
 
+const PAGE_FIELDS = ['title', 'introduction', 'disclosure', 'contact', 'nextSteps', 'meanings']
+
 /** What stops a draft, then what asks, in the order of the tape. */
 export function toMend(
   document: CalculatorDocument,
@@ -20,8 +22,7 @@ export function toMend(
 ): ToMend[] {
   const nameOf = (id: string | undefined) => document.steps.find((step) => step.id === id)?.name ?? ''
   const found = compiled.problems.map((problem): ToMend => {
-    const isPage =
-      problem.step === undefined && ['title', 'introduction', 'disclosure', 'contact'].includes(problem.field)
+    const isPage = problem.step === undefined && PAGE_FIELDS.includes(problem.field)
     return {
       step: isPage ? PAGE_LINE : problem.step,
       field: problem.field,

@@ -46,6 +46,8 @@ interface Own {
   readonly only?: string
   readonly contact?: CalculatorDocument['contact']
   readonly disclosure?: string
+  readonly nextSteps?: string
+  readonly meanings?: CalculatorDocument['meanings']
 }
 
 /** A starter with a title of its own and some fields of its steps changed. Labels are given in English. */
@@ -64,6 +66,8 @@ function made(
     only,
     contact,
     disclosure,
+    nextSteps,
+    meanings,
   } = own
   const steps = document.steps.map(
     (step) => ({ ...step, ...inTexts(changes[step.id] ?? {}, step) }) as CalculatorStep,
@@ -72,6 +76,8 @@ function made(
     ...document,
     currency,
     title: texts(title, titleFrench),
+    ...(nextSteps && { nextSteps: { 'en-CA': paragraphs(nextSteps) } }),
+    ...(meanings && { meanings }),
     ...(disclosure && { disclosure: { 'en-CA': paragraphs(disclosure) } }),
     introduction: {
       ...document.introduction,
@@ -257,7 +263,20 @@ const insured = withAnswers(
 )
 
 const mooring = made(
-  { title: 'Renew your mooring mortgage', titleFrench: 'Renouveler votre prêt d’amarrage' },
+  {
+    title: 'Renew your mooring mortgage',
+    titleFrench: 'Renouveler votre prêt d’amarrage',
+    meanings: [
+      {
+        id: 'fixedPeriod',
+        word: texts('fixed period', 'période fixe'),
+        meaning: texts(
+          'The years for which your rate is agreed. After them you renew at the rate of that day, or pay back what is still owed.',
+          'Les années pour lesquelles votre taux est convenu. Ensuite, vous renouvelez au taux du jour, ou remboursez ce qui reste dû.',
+        ),
+      },
+    ],
+  },
   {},
   'rate-change',
 )
@@ -303,6 +322,8 @@ const harbourHome = withAnswers(
       only: 'he-IL',
       contact: { 'en-CA': 'טלפון 555-0142, או ברציף 4 בין שמונה לשש.' },
       disclosure: 'זו המחשה ולא הצעה. ריביות ועמלות יכולות להשתנות עד החתימה.',
+      nextSteps:
+        'שמרו את המספרים האלה, כקישור או כקובץ. אחר כך דברו עם האנשים שלנו: הם בודקים מה מתאים לכם וכותבים זאת. שום דבר אינו מוסכם לפני החתימה.',
     },
     hebrewTexts,
   ),

@@ -16,16 +16,20 @@ import {
 } from '@vivid/core/evaluate'
 import {
   doubtSentence,
+  explained,
+  factsOf,
   figuresFor,
   formatAsTyped,
   isUnreadable,
   languageOf,
+  meaningsOn,
   problemSentence,
   readTyped,
   textOfAnswer,
   understoodAs,
   unitOf,
   type ShareUnit,
+  type TradeWords,
   type TypedText,
 } from '@vivid/contract/wording'
 import { headlineOf } from './headline'
@@ -43,6 +47,8 @@ export interface CalculatorSource {
   readonly language: string
   /** What a program with affordability, ladders and the like is worked out with. */
   readonly further: Further | undefined
+  /** What the trade's words mean, where we explain them in this language. */
+  readonly trade: TradeWords | undefined
   /** Where the page is live; a draft's preview is not. */
   readonly live?: LivePage
   /** Questions the page was to begin otherwise with, where that is not allowed any more. */
@@ -198,6 +204,12 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     setAnswer(question, unit === 'money' ? { money: value.money } : { percent: value.percent })
   }
 
+  const explainable = computed(() => meaningsOn(program.value, source.value.trade, language.value))
+  /** A text with the words in it that are explained. */
+  const explain = (text: string) => explained(text, explainable.value)
+  /** What they are explained with. */
+  const facts = computed(() => (results.value ? factsOf(program.value, results.value, figures.value) : {}))
+
   /** The least a share may be, of the whole as it is answered now. */
   function leastShare(question: Question): Minor | undefined {
     const whole = question.asks === 'share' ? evaluation.value.values[question.of] : undefined
@@ -336,6 +348,8 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     leastShare,
     couldBe,
     understood,
+    explain,
+    facts,
     problemAt,
     doubtAt,
     pointOutAll,

@@ -3,6 +3,7 @@ import { computed, nextTick } from 'vue'
 import { textOfAnswer } from '@vivid/contract/wording'
 import type { Question } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
+import ExplainedText from '../ExplainedText.vue'
 import DateField from './DateField.vue'
 import OptionChoice from './OptionChoice.vue'
 import ShareUnits from './ShareUnits.vue'
@@ -13,12 +14,15 @@ const { question, calculator } = defineProps<{ question: Question; calculator: C
 
 const label = computed(() => calculator.say(question.label) || question.name)
 const help = computed(() => calculator.say(question.help))
+/** Its words besides the help, which may need explaining. */
+const named = computed(() => [label.value, ...(options.value ?? []).map((option) => option.label)])
+const explains = computed(() => named.value.some((text) => calculator.explain(text).length > 1))
 const problem = computed(() => calculator.problemAt(question.id))
 const doubt = computed(() => calculator.doubtAt(question.id))
 const fieldId = computed(() => `answer-${question.id}`)
 const describedBy = computed(() =>
   [
-    help.value && `${fieldId.value}-help`,
+    (help.value || explains.value) && `${fieldId.value}-help`,
     problem.value && `${fieldId.value}-problem`,
     meanings.value.length > 0 && `${fieldId.value}-meanings`,
     doubt.value && `${fieldId.value}-doubt`,
@@ -147,6 +151,8 @@ const aside = computed(() => {
     </p>
     <p v-else-if="problem" :id="`${fieldId}-problem`" class="problem" role="alert">{{ problem }}</p>
     <p v-else-if="doubt" :id="`${fieldId}-doubt`" class="doubt" role="status">{{ doubt }}</p>
-    <p v-if="help" :id="`${fieldId}-help`" class="help">{{ help }}</p>
+    <p v-if="help || explains" :id="`${fieldId}-help`" class="help">
+      <ExplainedText :text="help" :also="named" :calculator="calculator" />
+    </p>
   </component>
 </template>

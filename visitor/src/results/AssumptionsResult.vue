@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { conventionsSaid, ratesSaid } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
+import ExplainedText from '../ExplainedText.vue'
 import RichText from '../RichText.vue'
 
 const { readout, calculator } = defineProps<{
@@ -22,10 +23,12 @@ const rates = computed(() => ratesSaid([readout], program.value, sheets.value, f
 <template>
   <section class="result wide assumptions" :aria-label="say(step.label)">
     <h2>{{ say(step.label) }}</h2>
-    <RichText v-if="sayRich(step.text)" :text="sayRich(step.text)" />
+    <RichText v-if="sayRich(step.text)" :text="sayRich(step.text)" :calculator="calculator" />
     <div v-if="conventions.length" class="rich">
       <ul>
-        <li v-for="line in conventions" :key="line">{{ line }}</li>
+        <li v-for="line in conventions" :key="line">
+          <ExplainedText :text="line" :calculator="calculator" />
+        </li>
       </ul>
     </div>
     <p v-for="rate in rates" :key="rate" class="help">{{ rate }}</p>

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { oftenSaid, readoutText } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
+import ExplainedText from '../ExplainedText.vue'
 import CopyFigure from './CopyFigure.vue'
 import PartsOfWhole from './PartsOfWhole.vue'
 
@@ -14,24 +15,25 @@ const { step, readout, calculator } = defineProps<{
 const { figures, say, words } = calculator
 
 const text = computed(() => readoutText(readout, figures.value, calculator.program.value.languages[0] ?? ''))
+const label = computed(() => say(step.label))
 /** How often the amount recurs, said behind the label. */
 const often = computed(() => oftenSaid(readout.value, figures.value))
 const isWhole = computed(() => readout.parts.some(({ value }) => 'money' in value && value.money > 0))
 </script>
 
 <template>
-  <section :class="readout.headline ? 'payment' : 'result'" :aria-label="say(step.label)">
-    <p class="label">{{ say(step.label) }} {{ often }}</p>
+  <section :class="readout.headline ? 'payment' : 'result'" :aria-label="label">
+    <p class="label">{{ label }} {{ often }}</p>
     <p class="figure" :class="{ small: !readout.headline }">
       {{ text.figure }}
-      <CopyFigure
-        :text="text.figure"
-        :label="words.copy(`${say(step.label)} ${text.figure}`)"
-        :copied="words.copied"
-      />
+      <CopyFigure :text="text.figure" :label="words.copy(`${label} ${text.figure}`)" :copied="words.copied" />
     </p>
     <PartsOfWhole v-if="isWhole" :parts="readout.parts" :labels="step.parts" :calculator="calculator" />
-    <p v-if="text.sentence" class="sentence">{{ text.sentence }}</p>
-    <p v-if="say(step.help)" class="help">{{ say(step.help) }}</p>
+    <p v-if="text.sentence" class="sentence">
+      <ExplainedText :text="text.sentence" :also="[label]" :calculator="calculator" />
+    </p>
+    <p v-if="say(step.help)" class="help">
+      <ExplainedText :text="say(step.help)" :calculator="calculator" />
+    </p>
   </section>
 </template>

@@ -3,10 +3,11 @@ import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { readoutText } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
+import ExplainedText from '../ExplainedText.vue'
 import CopyFigure from './CopyFigure.vue'
 import PartsOfWhole from './PartsOfWhole.vue'
 
-const { readout, calculator } = defineProps<{
+const { step, readout, calculator } = defineProps<{
   step: ReadoutOf<'meter'>
   readout: Extract<Readout, { shows: 'meter' }>
   calculator: Calculator
@@ -14,20 +15,23 @@ const { readout, calculator } = defineProps<{
 const text = computed(() =>
   readoutText(readout, calculator.figures.value, calculator.program.value.languages[0] ?? ''),
 )
+const label = computed(() => calculator.say(step.label))
 </script>
 
 <template>
-  <section class="result wide" :aria-label="calculator.say(step.label)">
-    <p class="label">{{ calculator.say(step.label) }}</p>
+  <section class="result wide" :aria-label="label">
+    <p class="label">{{ label }}</p>
     <p class="figure small">
       {{ text.figure }}
       <CopyFigure
         :text="text.figure"
-        :label="calculator.words.value.copy(`${calculator.say(step.label)} ${text.figure}`)"
+        :label="calculator.words.value.copy(`${label} ${text.figure}`)"
         :copied="calculator.words.value.copied"
       />
     </p>
     <PartsOfWhole :parts="readout.parts" :labels="step.parts" :calculator="calculator" />
-    <p v-if="text.sentence" class="sentence">{{ text.sentence }}</p>
+    <p v-if="text.sentence" class="sentence">
+      <ExplainedText :text="text.sentence" :also="[label]" :calculator="calculator" />
+    </p>
   </section>
 </template>

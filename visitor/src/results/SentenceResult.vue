@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { sentenceText } from '@vivid/contract/wording'
+import ExplainedText from '../ExplainedText.vue'
 import type { Calculator } from '../model/use-calculator'
 
 const { readout, calculator } = defineProps<{
@@ -17,6 +18,6 @@ const sentence = computed(() =>
 <template>
   <section class="result said" :aria-label="calculator.say(step.label)">
     <p class="label">{{ calculator.say(step.label) }}</p>
-    <p class="sentence">{{ sentence }}</p>
+    <p class="sentence"><ExplainedText :text="sentence" :calculator="calculator" /></p>
   </section>
 </template>

@@ -16,7 +16,7 @@ const further: Readonly<Record<string, () => Promise<Language>>> = {
 /** The two letters of the languages the product itself speaks. */
 export const spokenLanguages: readonly string[] = ['en', ...Object.keys(further)]
 
-const lettersOf = (locale: string) => locale.slice(0, 2).toLowerCase()
+export const lettersOf = (locale: string) => locale.slice(0, 2).toLowerCase()
 
 /** Makes the words of a locale's language ready, so that `languageOf` has them. */
 export async function fetchLanguage(locale: string): Promise<void> {

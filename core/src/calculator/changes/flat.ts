@@ -45,6 +45,7 @@ const SPLIT = new Set([
   'introduction',
   'disclosure',
   'contact',
+  'nextSteps',
   'label',
   'help',
   'sentence',

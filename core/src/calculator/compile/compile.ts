@@ -96,6 +96,8 @@ function compileWith(
       introduction: document.introduction,
       disclosure: document.disclosure,
       ...(document.contact && { contact: document.contact }),
+      ...(document.nextSteps && { nextSteps: document.nextSteps }),
+      ...(document.meanings?.length && { meanings: document.meanings }),
       steps: ready.map(({ programStep }) => programStep),
       order,
       sheets: [

@@ -7,7 +7,16 @@ type AnyTexts = Readonly<Record<string, string | RichText>>
 
 /** Labels that are missing in the main language, and texts that another language of the calculator lacks. */
 export function textProblems(document: CalculatorDocument): CompileProblem[] {
-  const { languages, title, introduction, disclosure, contact = {}, steps } = document
+  const {
+    languages,
+    title,
+    introduction,
+    disclosure,
+    contact = {},
+    nextSteps = {},
+    meanings = [],
+    steps,
+  } = document
   const [main = '', ...others] = languages
   const missing = (texts: AnyTexts, step: string | undefined, field: string): CompileProblem[] =>
     isEmpty(texts[main])
@@ -23,6 +32,13 @@ export function textProblems(document: CalculatorDocument): CompileProblem[] {
     ...missing(introduction, undefined, 'introduction'),
     ...missing(disclosure, undefined, 'disclosure'),
     ...missing(contact, undefined, 'contact'),
+    ...missing(nextSteps, undefined, 'nextSteps'),
+    ...meanings.flatMap(({ word, meaning }) => [
+      ...needed(word, undefined, 'meanings'),
+      ...needed(meaning, undefined, 'meanings'),
+      ...missing(word, undefined, 'meanings'),
+      ...missing(meaning, undefined, 'meanings'),
+    ]),
     ...steps.flatMap((step) => [
       ...('label' in step && isLabelNeeded(step) ? needed(step.label, step.id, 'label') : []),
       ...textsOf(step).flatMap(([field, texts]) => missing(texts, step.id, field)),

@@ -10,6 +10,9 @@ const answers = z.record(stepId, AnswerShape.nullable())
 /** The most steps a calculator may have. */
 export const MOST_STEPS = 200
 
+/** The most words a lender explains in its own way. */
+export const MOST_MEANINGS = 40
+
 /**
  * Answers with the figures they must give. A figure is plain text in its own unit: "931.64", "4.64", "300",
  * "2051-10-25"; numbers may differ from it by the tolerance.
@@ -52,6 +55,13 @@ export const CalculatorDocument = z.strictObject({
   disclosure: RichTexts,
   /** How the lender is reached, in a line: told where the page cannot work anything out. */
   contact: Texts.optional(),
+  /** What happens once a visitor has their figures. */
+  nextSteps: RichTexts.optional(),
+  /** Words of the trade as the lender explains them: before the page's own words, and for others. */
+  meanings: z
+    .array(z.strictObject({ id: stepId, word: Texts, meaning: Texts }))
+    .max(MOST_MEANINGS)
+    .optional(),
   steps: z.array(Step).max(MOST_STEPS),
   samples: z
     .array(z.strictObject({ id: stepId, name: nameText, answers }))
@@ -61,3 +71,4 @@ export const CalculatorDocument = z.strictObject({
 })
 export type CalculatorDocument = z.infer<typeof CalculatorDocument>
 export type Sample = CalculatorDocument['samples'][number]
+export type OwnMeaning = NonNullable<CalculatorDocument['meanings']>[number]

@@ -402,6 +402,11 @@ export const ILLUSTRATION = rich(
   'Ceci est une illustration, pas une offre. Les taux et les frais peuvent changer jusqu’à la signature d’une convention.',
 )
 
+const NEXT_STEPS = rich(
+  'Keep these figures, as a link or as a PDF. Then talk to our people: they check what holds for you, and put it in writing. Nothing is agreed before you have signed.',
+  'Gardez ces chiffres, par un lien ou en PDF. Parlez ensuite à nos gens : ils vérifient ce qui vaut pour vous et l’écrivent noir sur blanc. Rien n’est convenu avant votre signature.',
+)
+
 const defaultsOf = (steps: readonly CalculatorStep[]): Proof['answers'] =>
   Object.fromEntries(
     steps.flatMap((step) =>
@@ -427,6 +432,7 @@ export const calculator = (made: {
   results: 'live',
   introduction: made.introduction,
   disclosure: made.disclosure ?? ILLUSTRATION,
+  nextSteps: NEXT_STEPS,
   steps: withKeeping(made.steps),
   // Answers nothing of its own: every question takes its default, so that a default shows at once what it does.
   samples: made.samples ?? [{ id: 'sample', name: 'a visitor who changes nothing', answers: {} }],

@@ -58,6 +58,7 @@ export const anyDocument: fc.Arbitrary<CalculatorDocument> = fc
     results: 'live',
     introduction: {},
     disclosure: {},
+    meanings: [{ id: 'own', word: label, meaning: label }],
     steps: [...asked, ...made],
     samples: [{ id: 'one', name: 'one', answers: {} }],
     proofs: [],

@@ -8,6 +8,7 @@ import { sentenceOf } from '../../api/api-error'
 import { request } from '../../api/request'
 import { useDraft } from '../draft-store'
 import { languageName, offeredLanguages } from '../fields/language-name'
+import MeaningsEditor from './MeaningsEditor.vue'
 import PickField from '../fields/PickField.vue'
 import RichTextField from '../fields/RichTextField.vue'
 import TextField from '../fields/TextField.vue'
@@ -162,6 +163,15 @@ function turnTo(currency: Currency): void {
       @change="set({ introduction: $event })"
     />
     <RichTextField
+      id="page-nextSteps"
+      class="wide"
+      label="What happens next, below the figures"
+      :texts="document.nextSteps ?? {}"
+      :languages="document.languages"
+      field="page.nextSteps"
+      @change="set({ nextSteps: $event })"
+    />
+    <RichTextField
       id="page-disclosure"
       class="wide"
       label="Words below the figures"
@@ -169,6 +179,12 @@ function turnTo(currency: Currency): void {
       :languages="document.languages"
       field="page.disclosure"
       @change="set({ disclosure: $event })"
+    />
+    <MeaningsEditor
+      class="wide"
+      :meanings="document.meanings ?? []"
+      :languages="document.languages"
+      @change="set({ meanings: $event })"
     />
   </div>
 </template>

@@ -44,6 +44,7 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
       heading(words.questions, paper),
       answersOf(paper),
       ...drawn.filter(({ isBrief }) => !isBrief).flatMap(({ content }) => content),
+      ...nextStepsOf(paper),
       ...rich(program.disclosure, paper),
       ...scheduleOf(paper),
     ],
@@ -56,6 +57,13 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
     }),
   }
   return pdfmake.createPdf(definition).getBuffer()
+}
+
+/** What happens next, as the lender says it; nothing where it is not said. */
+function nextStepsOf(paper: Paper): Content[] {
+  const { program, words } = paper.shown
+  const said = program.nextSteps ? rich(program.nextSteps, paper) : []
+  return said.length > 0 ? [heading(words.nextSteps, paper), ...said] : []
 }
 
 /** The answers as they were given, under the headings of the page; those that were not asked are left out. */

@@ -16,6 +16,8 @@ export const englishPage: PageWords = {
   language: 'Language',
   copy: (what) => `Copy: ${what}`,
   copied: 'Copied',
+  whatMeans: (word) => `What “${word}” means`,
+  nextSteps: 'What happens next',
 
   year: 'Year',
   number: 'No.',

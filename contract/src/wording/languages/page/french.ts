@@ -16,6 +16,8 @@ export const frenchPage: PageWords = {
   language: 'Langue',
   copy: (what) => `Copier : ${what}`,
   copied: 'Copié',
+  whatMeans: (word) => `Ce que veut dire « ${word} »`,
+  nextSteps: 'Et maintenant ?',
 
   year: 'Année',
   number: 'Nº',

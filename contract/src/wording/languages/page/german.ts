@@ -16,6 +16,8 @@ export const germanPage: PageWords = {
   language: 'Sprache',
   copy: (what) => `Kopieren: ${what}`,
   copied: 'Kopiert',
+  whatMeans: (word) => `Was „${word}“ bedeutet`,
+  nextSteps: 'Wie es weitergeht',
 
   year: 'Jahr',
   number: 'Nr.',

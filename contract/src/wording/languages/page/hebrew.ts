@@ -16,6 +16,8 @@ export const hebrewPage: PageWords = {
   language: 'שפה',
   copy: (what) => `העתקה: ${what}`,
   copied: 'הועתק',
+  whatMeans: (word) => `מה פירוש ”${word}“`,
+  nextSteps: 'מה קורה עכשיו',
 
   year: 'שנה',
   number: 'מס׳',

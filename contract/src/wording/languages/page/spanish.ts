@@ -16,6 +16,8 @@ export const spanishPage: PageWords = {
   language: 'Idioma',
   copy: (what) => `Copiar: ${what}`,
   copied: 'Copiado',
+  whatMeans: (word) => `Qué significa «${word}»`,
+  nextSteps: 'Qué pasa después',
 
   year: 'Año',
   number: 'N.º',
