@@ -15,6 +15,8 @@ export interface BalanceDrawn {
   readonly lines: readonly BalanceOverTime[]
   /** Whether the second is what is being tried, over the first as it was agreed on. */
   readonly isTried: boolean
+  /** Moments that matter, in years from now. */
+  readonly marks?: readonly { readonly years: number; readonly said: string }[]
   /** The gap between the two ends in words; empty: none. */
   readonly gap: string
   readonly now: string
@@ -138,6 +140,35 @@ export function balancePicture(drawn: BalanceDrawn, look: Look): string {
       }) + label(said, { ...placed, y: height, colour: colourOf(i), bold: true }, look)
     )
   })
+  const marks = (drawn.marks ?? [])
+    .filter(({ years: at }) => at <= longest)
+    .map(({ years: at, said }, i) => {
+      // One below the other, above the lines.
+      const [place, height] = [x(at), fontSize * (1 + i * 1.25)]
+      const isTight = look.width - place < widthOf(said, look) + 12
+      return (
+        tag('line', {
+          x1: round(place),
+          x2: round(place),
+          y1: bottom,
+          y2: round(height - fontSize * 0.7),
+          stroke: colours.ink,
+          'stroke-width': 1.5,
+          'stroke-dasharray': '2 4',
+        }) +
+        label(
+          said,
+          {
+            x: place + (isTight ? -6 : 6),
+            y: height,
+            anchor: isTight ? 'end' : 'start',
+            colour: colours.ink,
+            bold: true,
+          },
+          look,
+        )
+      )
+    })
   const between = gap
     ? label(
         gap,
@@ -151,5 +182,5 @@ export function balancePicture(drawn: BalanceDrawn, look: Look): string {
         look,
       )
     : ''
-  return picture(look, [fill, ...ruler, axis, ...times, ...strokes, ...flags, between].join(''))
+  return picture(look, [fill, ...ruler, axis, ...times, ...strokes, ...marks, ...flags, between].join(''))
 }

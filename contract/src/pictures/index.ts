@@ -1,4 +1,3 @@
-export { balancePicture, type BalanceDrawn, type BalanceOverTime } from './balance-picture'
-export { loanOverTime, picturedBalance, picturedYears, type Pictured } from './pictured'
+export type { BalanceOverTime } from './balance-picture'
+export { drawingOf, loanOverTime, type Drawing } from './pictured'
 export type { Look } from './look'
-export { yearsPicture, type YearsDrawn } from './years-picture'

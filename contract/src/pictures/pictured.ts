@@ -9,15 +9,61 @@ import {
   type ReadoutOf,
 } from '@vivid/core/evaluate'
 import type { Figures } from '../wording/language'
-import type { BalanceDrawn, BalanceOverTime } from './balance-picture'
-import type { YearsDrawn } from './years-picture'
+import { balancePicture, type BalanceDrawn, type BalanceOverTime } from './balance-picture'
+import { limitsPicture, type LimitsDrawn } from './limits-picture'
+import type { Look } from './look'
+import { yearsPicture, type YearsDrawn } from './years-picture'
 
 type Chart<C> = Extract<Readout, { shows: 'chart'; chart: C }>
 
 /** A picture's figures, and what it shows in a sentence. */
-export interface Pictured<Drawn> {
+interface Pictured<Drawn> {
   readonly drawn: Drawn
   readonly sentence: string
+}
+
+/** A picture that can be drawn in any look, and what it shows in a sentence. */
+export interface Drawing {
+  readonly draw: (look: Look) => string
+  readonly sentence: string
+}
+
+/** What a visitor tries on the only loan of a chart, and how its end differs. */
+export interface TriedOver {
+  readonly ledger: Ledger
+  readonly name: string
+  readonly gap: string
+}
+
+/** The picture of a chart; a ladder's is its table, and nothing borrowed has none. `today`: an ISO date. */
+export function drawingOf(
+  readout: Extract<Readout, { shows: 'chart' }>,
+  step: ReadoutOf<'chart'>,
+  shown: Pick<Evaluation, 'ledgers' | 'terms'>,
+  program: Pick<Program, 'steps' | 'languages'>,
+  today: string,
+  figures: Figures,
+  tried?: TriedOver,
+): Drawing | undefined {
+  const drawing = <Drawn>(
+    found: Pictured<Drawn> | undefined,
+    draw: (drawn: Drawn, look: Look) => string,
+  ): Drawing | undefined => found && { draw: (look) => draw(found.drawn, look), sentence: found.sentence }
+  switch (readout.chart) {
+    case 'balance':
+      return drawing(picturedBalance(step, shown, program, today, figures, tried), balancePicture)
+    case 'yearly':
+      return drawing(
+        picturedYears(readout, shown.terms.get(step.loans[0]?.loan ?? ''), figures),
+        yearsPicture,
+      )
+    case 'refinance':
+      return drawing(picturedRefinance(readout, figures), balancePicture)
+    case 'limits':
+      return drawing(picturedLimits(readout, figures), limitsPicture)
+    case 'ladder':
+      return undefined
+  }
 }
 
 const YEAR_MS = 365.25 * 86_400_000
@@ -46,7 +92,7 @@ export function picturedBalance(
   { steps, languages }: Pick<Program, 'steps' | 'languages'>,
   today: string,
   figures: Figures,
-  tried?: { readonly ledger: Ledger; readonly name: string; readonly gap: string },
+  tried?: TriedOver,
 ): Pictured<BalanceDrawn> | undefined {
   const { whatIf } = figures.words.page
   const found = step.loans.flatMap(({ loan, label }) => {
@@ -122,5 +168,67 @@ export function picturedYears(
       short: figures.moneyCompact,
     },
     sentence: first && last && first !== last ? picture.yearsSay(said(first), said(last)) : '',
+  }
+}
+
+/** A loan that is kept and the one in its place, with the months that matter. */
+export function picturedRefinance(
+  { lines, wonBackAfter, stay }: Chart<'refinance'>,
+  figures: Figures,
+): Pictured<BalanceDrawn> | undefined {
+  const { picture, whatIf } = figures.words.page
+  if (lines.length < 2) return undefined
+  const length = (months: number) =>
+    figures.term({ years: Math.floor(months / 12), months: Math.round(months) % 12 })
+  const [kept = 0, next = 0] = stay?.owed ?? []
+  return {
+    drawn: {
+      lines: lines.map(({ points, endsOn }, i) => ({
+        name: i === 0 ? whatIf.asItIs : picture.refinance.next,
+        points: points.map(({ month, owed }) => ({ years: month / 12, owed })),
+        end: endsOn === undefined ? '' : figures.month(endsOn),
+      })),
+      isTried: false,
+      marks: [
+        ...(wonBackAfter === undefined
+          ? []
+          : [{ years: wonBackAfter / 12, said: picture.refinance.wonBack }]),
+        ...(stay ? [{ years: stay.months / 12, said: picture.refinance.leaves }] : []),
+      ],
+      gap: '',
+      now: whatIf.now,
+      inYears: (years) => figures.term({ years, months: 0 }),
+      short: figures.moneyCompact,
+    },
+    sentence: picture.refinance.says({
+      wonBack: wonBackAfter === undefined ? '' : length(wonBackAfter),
+      stay: stay ? length(stay.months) : '',
+      kept: figures.money(kept),
+      next: figures.money(next),
+    }),
+  }
+}
+
+/** What housing and all debts take of income, against what they may. */
+export function picturedLimits(
+  { shares }: Chart<'limits'>,
+  figures: Figures,
+): Pictured<LimitsDrawn> | undefined {
+  const { limits } = figures.words.page.picture
+  if (shares.length === 0) return undefined
+  const said = shares.map(({ of, share, limit, decides }) => ({
+    bar: `${limits[of]}: ${limits.of(figures.percent(share), figures.percent(limit))}`,
+    sentence: limits.says(of, figures.percent(share), figures.percent(limit), decides),
+  }))
+  return {
+    drawn: {
+      bars: shares.map(({ share, limit, decides }, i) => ({
+        share: Number(share),
+        limit: Number(limit),
+        said: said[i]?.bar ?? '',
+        decides: decides ? limits.decides : '',
+      })),
+    },
+    sentence: said.map(({ sentence }) => sentence).join(' '),
   }
 }

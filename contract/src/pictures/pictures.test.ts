@@ -3,7 +3,10 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { compile, createEvaluator, readMoment, starters } from '@vivid/core'
 import { nastyTexts } from '../formats/nasty-texts'
 import { createFigures, fetchAllLanguages, figuresFor } from '../wording'
-import { balancePicture, picturedBalance, picturedYears, yearsPicture, type Look } from '.'
+import { balancePicture } from './balance-picture'
+import { limitsPicture } from './limits-picture'
+import type { Look } from './look'
+import { drawingOf, picturedBalance, picturedLimits, picturedRefinance, picturedYears } from './pictured'
 
 beforeAll(() => fetchAllLanguages())
 const TODAY = '2026-11-25'
@@ -47,27 +50,19 @@ describe.each(['en-CA', 'fr-CA', 'he-IL'])('the pictures of every starter in %s'
     for (const { id } of starters)
       for (const { readout, step, evaluation, program, figures } of chartsOf(id, language)) {
         const size = look({ width, isRtl: language === 'he-IL' })
-        const balance =
-          readout.chart === 'balance' && picturedBalance(step, evaluation, program, TODAY, figures)
-        const years =
-          readout.chart === 'yearly' &&
-          picturedYears(readout, evaluation.terms.get(step.loans[0]?.loan ?? ''), figures)
-        const svg = balance
-          ? balancePicture(balance.drawn, size)
-          : years
-            ? yearsPicture(years.drawn, size)
-            : undefined
+        const drawing = drawingOf(readout, step, evaluation, program, TODAY, figures)
+        const svg = drawing?.draw(size)
         if (svg === undefined) continue
         drawn++
         for (const n of numbersIn(svg)) {
           expect([id, Number.isFinite(n)]).toEqual([id, true])
           expect([id, n]).toEqual([id, Math.min(Math.max(n, -1), width + 1)])
         }
-        const { sentence } = balance || years || { sentence: '' }
+        const sentence = drawing?.sentence ?? ''
         expect([id, sentence]).toEqual([id, expect.stringMatching(/\d/)])
         expect(sentence).not.toMatch(/undefined|NaN/)
       }
-    expect(drawn).toBeGreaterThan(10)
+    expect(drawn).toBeGreaterThan(13)
   })
 })
 
@@ -90,6 +85,58 @@ test('the parts of a year are what is paid in it', () => {
   const { drawn } = picturedYears(chart.readout, undefined, chart.figures)
   for (const [i, { parts }] of drawn.years.entries())
     expect(parts.reduce((sum, part) => sum + part, 0)).toBe(chart.readout.years[i]?.paid)
+})
+
+test('a refinancing is two lines with the month the costs are won back and the one the visitor leaves in', () => {
+  const shownFor = (answers = {}) => {
+    const [chart] = chartsOf('refinance', 'en-CA', answers)
+    if (chart?.readout.chart !== 'refinance') throw new Error('no chart')
+    const found = picturedRefinance(chart.readout, chart.figures)
+    if (!found) throw new Error('no picture')
+    return found
+  }
+  const { drawn, sentence } = shownFor()
+  expect(drawn.lines.map(({ name }) => name)).toEqual(['as it is', 'the new loan'])
+  expect(drawn.lines.map(({ points }) => points[0])).toEqual(
+    Array.from({ length: 2 }, () => ({ years: 0, owed: 238_000_00 })),
+  )
+  expect(drawn.lines.map(({ points }) => points.at(-1)?.owed)).toEqual([0, 0])
+  expect(drawn.marks).toEqual([
+    { years: 11 / 12, said: 'costs won back' },
+    { years: 7, said: 'you leave' },
+  ])
+  // 238,000 at 6.35 % / 12, less 1,712 a month, and at 4.79 % / 12, less 1,543.22 a month, after 84 months.
+  expect(sentence).toBe(
+    'The costs are won back after 11 months. When you leave after 7 years you owe $178,938.25 instead of $190,285.55.',
+  )
+  const never = shownFor({ newRate: '9' })
+  expect(never.drawn.marks?.map(({ said }) => said)).toEqual(['you leave'])
+  expect(never.sentence).toMatch(/^The costs are never won back\./)
+  expect(shownFor({ stay: { years: 40, months: 0 } }).drawn.marks?.map(({ said }) => said)).toEqual([
+    'costs won back',
+  ])
+})
+
+test('what income allows is two bars with their limits, and says which decides', () => {
+  const [chart] = chartsOf('affordability', 'en-CA')
+  if (chart?.readout.chart !== 'limits') throw new Error('no chart')
+  expect(chart.readout.shares.map(({ of, limit, decides }) => [of, limit, decides])).toEqual([
+    ['housing', '39', true],
+    ['debts', '44', false],
+  ])
+  const found = picturedLimits(chart.readout, chart.figures)
+  expect(found?.sentence).toBe(
+    'Housing costs take 39% of income, of at most 39%: this decides. All debts take 42.12% of income, of at most 44%.',
+  )
+  const svg = limitsPicture(found?.drawn ?? { bars: [] }, look())
+  expect(svg).toContain('Housing costs: 39% of at most 39%')
+  expect(svg.match(/this decides/g)).toHaveLength(1)
+  // With more other debts these decide.
+  const [other] = chartsOf('affordability', 'en-CA', { debts: 900_00 })
+  expect(other?.readout.chart === 'limits' && other.readout.shares.map(({ decides }) => decides)).toEqual([
+    false,
+    true,
+  ])
 })
 
 test('whatever a loan is called, the picture stays a picture', () => {

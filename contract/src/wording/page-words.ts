@@ -117,6 +117,21 @@ export interface PageWords {
     /** `half` is empty where half of it is still owed at the end; `left` where nothing is. */
     readonly balanceSays: (said: { owed: string; half: string; end: string; left: string }) => string
     readonly yearsSay: (first: YearSaid, last: YearSaid) => string
+    readonly refinance: {
+      readonly next: string
+      readonly wonBack: string
+      readonly leaves: string
+      /** `wonBack` is empty where that never comes; `stay` where the visitor does not leave before the end. */
+      readonly says: (said: { wonBack: string; stay: string; kept: string; next: string }) => string
+    }
+    readonly limits: Readonly<Record<'housing' | 'debts', string>> & {
+      /** "39% of at most 44%" */
+      readonly of: (share: string, limit: string) => string
+      readonly decides: string
+      readonly share: string
+      readonly limit: string
+      readonly says: (of: 'housing' | 'debts', share: string, limit: string, decides: boolean) => string
+    }
   }
 
   readonly whatIf: {

@@ -160,6 +160,19 @@ export type Readout =
       readonly years: readonly LedgerYear[]
     }
   | ({ readonly shows: 'chart'; readonly id: string; readonly chart: 'ladder' } & LadderFigures)
+  | ({ readonly shows: 'chart'; readonly id: string; readonly chart: 'refinance' } & RefinanceLines)
+  | {
+      readonly shows: 'chart'
+      readonly id: string
+      readonly chart: 'limits'
+      /** Housing costs and all debts: what they take of income, and may take, in percent; those that decide. */
+      readonly shares: readonly {
+        readonly of: 'housing' | 'debts'
+        readonly share: string
+        readonly limit: string
+        readonly decides: boolean
+      }[]
+    }
   | {
       readonly shows: 'schedule'
       readonly id: string
@@ -199,6 +212,19 @@ export interface LadderFigures {
   readonly ladder: string
   readonly over: 'rates' | 'terms' | 'extras' | 'amounts' | 'ratesByTerms'
   readonly rungs: readonly Rung[]
+}
+
+/** The balance of a loan that is kept and of the one in its place, and the months that matter, counted from now. */
+export interface RefinanceLines {
+  /** The loan as it is, then the new one: each twelfth payment and the last. */
+  readonly lines: readonly {
+    readonly points: readonly { readonly month: number; readonly owed: Minor }[]
+    readonly endsOn: string | undefined
+  }[]
+  /** When the interest saved has reached the costs; undefined: never. */
+  readonly wonBackAfter: number | undefined
+  /** When the visitor means to leave, and what is owed then on either loan; undefined: not before both end. */
+  readonly stay: { readonly months: number; readonly owed: readonly Minor[] } | undefined
 }
 
 /** What is owed at the end of each year, from the start; `at` counts the loans of the readout. */

@@ -61,6 +61,8 @@ export const figuresOf: Readonly<Record<FigureSource, Readonly<Record<string, Un
     'housing costs': perMonth,
     'housing share': PERCENT,
     'debt share': PERCENT,
+    'housing limit': PERCENT,
+    'debt limit': PERCENT,
     income: moneyPer('year'),
     limit: { is: 'text', options: ['housing', 'debts', 'both', 'insurance'] },
   },
@@ -76,6 +78,7 @@ export const figuresOf: Readonly<Record<FigureSource, Readonly<Record<string, Un
     'net saving': MONEY,
     'saving over the stay': MONEY,
     'months to recover costs': TERM,
+    stay: TERM,
     verdict: { is: 'text', options: ['saves', 'costs', 'stay longer', 'same'] },
   },
   equity: {

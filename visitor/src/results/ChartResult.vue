@@ -2,13 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
-import {
-  balancePicture,
-  picturedBalance,
-  picturedYears,
-  yearsPicture,
-  type Look,
-} from '@vivid/contract/pictures'
+import { drawingOf } from '@vivid/contract/pictures'
 import { isRightToLeft } from '@vivid/contract/wording'
 import { triedOn } from '../what-if/tried-on'
 import DrawnPicture from './chart/DrawnPicture.vue'
@@ -38,14 +32,7 @@ const settled = useSettled(() => ({
 /** Pictures of loans are drawn here; the drawing library is for the rest. */
 const picture = computed(() => {
   const { readout: of, tried: over, figures, shown, program } = settled.value
-  if (!shown || of.chart === 'ladder') return undefined
-  if (of.chart === 'yearly') {
-    const terms = shown.terms.get(step.loans[0]?.loan ?? '')
-    const { drawn, sentence } = picturedYears(of, terms, figures)
-    return { draw: (look: Look) => yearsPicture(drawn, look), sentence }
-  }
-  const found = picturedBalance(step, shown, program, calculator.today.value, figures, over)
-  return found && { draw: (look: Look) => balancePicture(found.drawn, look), sentence: found.sentence }
+  return shown && drawingOf(of, step, shown, program, calculator.today.value, figures, over)
 })
 const isRtl = computed(() => isRightToLeft(calculator.language.value))
 /** The chart in words: each line from its first figure to its last. */

@@ -271,7 +271,9 @@ function structureProblems(
     case 'comparison':
       return step.loans.length < 2 ? problem({ code: 'TOO_FEW_LOANS' }, 'loans') : []
     case 'readout':
-      return step.shows === 'chart' && step.chart !== 'ladder' && step.loans.length === 0
+      return step.shows === 'chart' &&
+        (step.chart === 'balance' || step.chart === 'yearly') &&
+        step.loans.length === 0
         ? problem({ code: 'TOO_FEW_LOANS' }, 'loans')
         : []
     case 'section':

@@ -54,9 +54,18 @@ export function mapReferences(step: CalculatorStep, to: (reference: Reference) =
     const ladder = (id: string) => to({ field: 'ladder', id, fits: isKind('ladder') })
     switch (readout.shows) {
       case 'chart':
-        return readout.chart === 'ladder'
-          ? { ...readout, ladder: ladder(readout.ladder ?? '') || null }
-          : { ...readout, loans: loans(readout.loans) }
+        switch (readout.chart) {
+          case 'ladder':
+            return { ...readout, ladder: ladder(readout.ladder ?? '') || null }
+          case 'balance':
+          case 'yearly':
+            return { ...readout, loans: loans(readout.loans) }
+          case 'refinance':
+          case 'limits': {
+            const fits = isKind(readout.chart === 'refinance' ? 'refinance' : 'affordability')
+            return { ...readout, of: to({ field: 'of', id: readout.of ?? '', fits }) }
+          }
+        }
       case 'schedule':
       case 'payment':
       case 'whatIf':

@@ -215,10 +215,12 @@ const Readout = z.discriminatedUnion('shows', [
   z.strictObject({
     ...readout,
     shows: z.literal('chart'),
-    chart: z.enum(['balance', 'yearly', 'ladder']),
+    chart: z.enum(['balance', 'yearly', 'ladder', 'refinance', 'limits']),
     /** The loans drawn: with and without. For `yearly` the first one. */
     loans: z.array(z.strictObject({ loan: stepId, label: Texts })).max(4),
     ladder: stepId.nullable(),
+    /** For `refinance` and `limits`: the refinancing, or the affordability, that is drawn. */
+    of: stepId.optional(),
   }),
   z.strictObject({
     ...readout,

@@ -86,6 +86,8 @@ export function affordabilityFigures(step: StepOf<'affordability'>, terms: Terms
     'housing costs': amount(found.paymentAtQualifyingRate + besidesLoan),
     'housing share': found.ratios.housing,
     'debt share': found.ratios.debt,
+    'housing limit': new Decimal(household.housingLimit),
+    'debt limit': new Decimal(household.debtLimit),
     income: amount(income),
     limit: limitWords[found.binding],
   })
@@ -117,7 +119,8 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, 
     }),
   )
   const longest = Math.max(result.oldLedger.count, result.newLedger.count)
-  const stay = Math.min(longest, terms.whole('terms.stay') ?? longest)
+  const asked = terms.whole('terms.stay')
+  const stay = Math.min(longest, asked ?? longest)
   const saved = result.netSavedAfter(stay)
   return figureSet({
     'new loan': loanOf(result.newLedger, result.newTerms, today),
@@ -132,6 +135,7 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, 
     'saving over the stay': amount(saved),
     'months to recover costs':
       result.breakEvenMonth === undefined ? undefined : new Decimal(result.breakEvenMonth),
+    stay: asked === undefined ? undefined : new Decimal(asked),
     verdict: verdictOf(saved, stay, result.breakEvenMonth),
   })
 }

@@ -329,6 +329,10 @@ function sourcesFor(
       return step?.kind === 'ladder' && rungs ? { over: step.over, rungs } : waits()
     },
     columns: (id) => states.get(id)?.columns ?? waits(),
+    figures: (id) => {
+      const computed = states.get(id)?.computed
+      return isFigureSet(computed) ? computed.figures : waits()
+    },
     explained: () =>
       program.steps.flatMap(({ step }) => {
         const value = step.kind === 'working' && step.shown ? states.get(step.id)?.value : undefined

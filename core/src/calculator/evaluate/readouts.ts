@@ -3,8 +3,9 @@ import { Decimal } from '../../money/decimal'
 import { minor } from '../../money/minor'
 import type { LoanRun } from '../../formula/computed'
 import type { ReadoutOf, ReadoutStep } from '../document/steps'
-import { Stopped } from '../../formula/computed'
-import type { BalanceLine, ComparedColumn, Part, Readout, Rung, Said, Value } from '../values'
+import { Stopped, type Computed, type FigureSet } from '../../formula/computed'
+import { isLoanRun } from '../../formula/evaluate-expression'
+import type { BalanceLine, ComparedColumn, Part, Readout, RefinanceLines, Rung, Said, Value } from '../values'
 
 /** What a readout asks of the evaluation around it. */
 export interface ReadoutSources {
@@ -13,6 +14,8 @@ export interface ReadoutSources {
   readonly loan: (stepId: string) => LoanRun
   readonly rungs: (stepId: string) => { readonly over: Rungs['over']; readonly rungs: readonly Rung[] }
   readonly columns: (stepId: string) => readonly ComparedColumn[]
+  /** The figures of a composite step by name. */
+  readonly figures: (stepId: string) => FigureSet['figures']
   /** The workings visitors may see, and the day the looked-up rates took effect, in the order of the tape. */
   readonly explained: () => readonly { readonly step: string; readonly value: Value }[]
   readonly rates: () => readonly { readonly step: string; readonly effective: string }[]
@@ -127,7 +130,60 @@ function chart(step: ReadoutOf<'chart'>, from: ReadoutSources): Readout {
         ladder: step.ladder ?? '',
         ...from.rungs(step.ladder ?? ''),
       }
+    case 'refinance':
+      return { shows: 'chart', chart: 'refinance', id, ...refinanceLines(from.figures(step.of ?? '')) }
+    case 'limits':
+      return { shows: 'chart', chart: 'limits', id, shares: sharesOf(from.figures(step.of ?? '')) }
   }
+}
+
+function refinanceLines(figures: FigureSet['figures']): RefinanceLines {
+  const ledgers = ['old loan', 'new loan'].flatMap((name) => {
+    const run = figures[name]
+    return isLoanRun(run) && run.ledger ? [run.ledger] : []
+  })
+  const months = (name: string) => {
+    const value = figures[name]
+    return value instanceof Decimal ? value.toNumber() : undefined
+  }
+  const stay = months('stay')
+  const owedAfter = (ledger: Ledger, month: number) => ledger.balanceAfter(Math.min(month, ledger.lastNumber))
+  return {
+    lines: ledgers.map((ledger) => ({
+      points: [...everyTwelfth(ledger.lastNumber), ledger.lastNumber].map((month) => ({
+        month,
+        owed: owedAfter(ledger, month),
+      })),
+      endsOn: ledger.endsOn,
+    })),
+    wonBackAfter: months('months to recover costs'),
+    stay:
+      stay === undefined || ledgers.every(({ lastNumber }) => stay >= lastNumber)
+        ? undefined
+        : { months: stay, owed: ledgers.map((ledger) => owedAfter(ledger, stay)) },
+  }
+}
+
+const everyTwelfth = (last: number): number[] =>
+  Array.from({ length: Math.ceil(last / 12) }, (_, year) => year * 12)
+
+function sharesOf(figures: FigureSet['figures']): Extract<Readout, { chart: 'limits' }>['shares'] {
+  const decides = figures.limit
+  const share = (of: 'housing' | 'debts', took: Computed | undefined, may: Computed | undefined) =>
+    took instanceof Decimal && may instanceof Decimal
+      ? [
+          {
+            of,
+            share: took.toDecimalPlaces(2).toFixed(),
+            limit: may.toFixed(),
+            decides: decides === of || decides === 'both',
+          },
+        ]
+      : []
+  return [
+    ...share('housing', figures['housing share'], figures['housing limit']),
+    ...share('debts', figures['debt share'], figures['debt limit']),
+  ]
 }
 
 /** What is owed at the start and at the end of each year. */

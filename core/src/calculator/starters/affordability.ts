@@ -75,8 +75,8 @@ const limits = (income: string, incomeFrench: string): CalculatorStep[] => [
     'housing limit binds',
     t('What decides', 'Ce qui décide'),
     t(
-      `Housing costs decide: they would take {the budget.housing share} of ${income}, tested at the higher rate.`,
-      `Le coût du logement décide : il prendrait {the budget.housing share} ${incomeFrench}, au taux d’admissibilité.`,
+      `Housing costs decide: they would take {round(the budget.housing share, 0.01)} of ${income}, tested at the higher rate.`,
+      `Le coût du logement décide : il prendrait {round(the budget.housing share, 0.01)} ${incomeFrench}, au taux d’admissibilité.`,
     ),
     'the budget.limit = "housing"',
   ),
@@ -85,12 +85,21 @@ const limits = (income: string, incomeFrench: string): CalculatorStep[] => [
     'debt limit binds',
     t('What decides', 'Ce qui décide'),
     t(
-      `All debts together decide: they would take {the budget.debt share} of ${income}, tested at the higher rate.`,
-      `L’ensemble des dettes décide : elles prendraient {the budget.debt share} ${incomeFrench}, au taux d’admissibilité.`,
+      `All debts together decide: they would take {round(the budget.debt share, 0.01)} of ${income}, tested at the higher rate.`,
+      `L’ensemble des dettes décide : elles prendraient {round(the budget.debt share, 0.01)} ${incomeFrench}, au taux d’admissibilité.`,
     ),
     'the budget.limit != "housing"',
   ),
 ]
+
+const whatIncomeAllows: CalculatorStep = {
+  ...readout('allowed', 'what income allows', t('What income allows', 'Ce que le revenu permet')),
+  shows: 'chart',
+  chart: 'limits',
+  loans: [],
+  ladder: null,
+  of: 'budget',
+}
 
 const assumed = assumptions(
   [
@@ -161,6 +170,7 @@ export const affordablePriceStarter = (): CalculatorDocument =>
           'À votre taux ; les limites ont été vérifiées à un taux plus élevé.',
         ),
       },
+      whatIncomeAllows,
       ...limits('your income', 'de votre revenu'),
       assumed,
     ],
@@ -217,6 +227,7 @@ export const incomeNeededStarter = (): CalculatorDocument =>
         parts,
         sentence: t('', ''),
       },
+      whatIncomeAllows,
       ...limits('that income', 'de ce revenu'),
       assumed,
     ],

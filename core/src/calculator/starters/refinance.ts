@@ -166,6 +166,14 @@ export const refinanceStarter = (): CalculatorDocument =>
         ),
       ),
       {
+        ...readout('bothLoans', 'both loans', t('What you would owe', 'Ce que vous devriez')),
+        shows: 'chart',
+        chart: 'refinance',
+        loans: [],
+        ladder: null,
+        of: 'change',
+      },
+      {
         ...readout(
           'parts',
           'where the payment goes',

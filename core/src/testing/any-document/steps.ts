@@ -195,6 +195,8 @@ export const steps: fc.Arbitrary<CalculatorStep[]> = fc
       },
       { ...readout('balance'), shows: 'chart', chart: 'balance', loans, ladder: null },
       { ...readout('yearly'), shows: 'chart', chart: 'yearly', loans, ladder: null },
+      { ...readout('limits'), shows: 'chart', chart: 'limits', loans: [], ladder: null, of: 'budget' },
+      { ...readout('kept'), shows: 'chart', chart: 'refinance', loans: [], ladder: null, of: 'change' },
       { ...readout('rungs'), shows: 'chart', chart: 'ladder', loans: [], ladder: 'ladder' },
       { ...readout('schedule'), shows: 'schedule', loan: 'loan', by: made.by, columns: [...scheduleColumns] },
       { ...readout('table'), shows: 'ladder', ladder: 'ladder' },

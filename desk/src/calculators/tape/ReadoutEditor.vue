@@ -23,11 +23,12 @@ const { step, document } = defineProps<{ step: ReadoutStep; document: Calculator
 const draft = useDraft()
 const set = (field: string) => (value: unknown) => void draft.changeStep(step.id, { [field]: value })
 
-const named = (kind: 'loan' | 'ladder' | 'comparison') =>
+const named = (kind: 'loan' | 'ladder' | 'comparison' | 'refinance' | 'affordability') =>
   computed(() =>
     document.steps.flatMap((one) => (one.kind === kind ? [{ value: one.id, label: one.name }] : [])),
   )
 const [loans, ladders, comparisons] = [named('loan'), named('ladder'), named('comparison')]
+const [refinances, affordabilities] = [named('refinance'), named('affordability')]
 const options = <T extends string>(values: readonly T[], words: Readonly<Record<T, string>>) =>
   values.map((value) => ({ value, label: words[value] }))
 
@@ -149,6 +150,8 @@ const addPart = () =>
         { value: 'balance', label: 'what is owed over time' },
         { value: 'yearly', label: 'interest and principal by year' },
         { value: 'ladder', label: 'a ladder' },
+        { value: 'refinance', label: 'a loan kept and the new one, with what matters when' },
+        { value: 'limits', label: 'what income allows' },
       ]"
       @change="set('chart')($event)"
     />
@@ -160,6 +163,15 @@ const addPart = () =>
       :options="ladders"
       :field="`${step.id}.ladder`"
       @change="set('ladder')($event)"
+    />
+    <PickField
+      v-else-if="step.chart === 'refinance' || step.chart === 'limits'"
+      :id="`${step.id}-of`"
+      :label="step.chart === 'refinance' ? 'Refinancing' : 'Affordability'"
+      :value="step.of ?? ''"
+      :options="step.chart === 'refinance' ? refinances : affordabilities"
+      :field="`${step.id}.of`"
+      @change="set('of')($event)"
     />
     <LoanList
       v-else

@@ -113,9 +113,13 @@ function readoutClause(step: ReadoutStep, nameOf: (id: string) => string, label:
       return `sentence${when}`
     case 'chart':
       return (
-        { balance: 'balance over time', yearly: 'interest and principal by year', ladder: 'ladder' }[
-          step.chart
-        ] + when
+        {
+          balance: 'balance over time',
+          yearly: 'interest and principal by year',
+          ladder: 'ladder',
+          refinance: `the loan kept and the new one of ${nameOf(step.of ?? '')}`,
+          limits: `what income allows in ${nameOf(step.of ?? '')}`,
+        }[step.chart] + when
       )
     case 'schedule':
       return `of ${nameOf(step.loan)}, ${step.by === 'year' ? 'by year, opening to each payment' : 'by payment'}${when}`

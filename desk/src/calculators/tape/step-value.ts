@@ -49,11 +49,7 @@ function textOfReadout(step: CalculatorStep, evaluation: Evaluation | undefined,
     case 'comparison':
       return `${readout.columns.length} loans`
     case 'chart':
-      return readout.chart === 'balance'
-        ? lines(readout.lines.length)
-        : readout.chart === 'yearly'
-          ? `${readout.years.length} years`
-          : `${readout.rungs.length} rungs`
+      return chartValue(readout)
     case 'explanation':
       return lines(readout.lines.length)
     case 'assumptions':
@@ -76,3 +72,17 @@ function endsOf(step: CalculatorStep, evaluation: Evaluation | undefined, figure
 }
 
 const lines = (n: number): string => (n === 1 ? '1 line' : `${n} lines`)
+
+function chartValue(readout: Extract<Evaluation['readouts'][number], { shows: 'chart' }>): string {
+  switch (readout.chart) {
+    case 'balance':
+    case 'refinance':
+      return lines(readout.lines.length)
+    case 'yearly':
+      return `${readout.years.length} years`
+    case 'ladder':
+      return `${readout.rungs.length} rungs`
+    case 'limits':
+      return `${readout.shares.length} limits`
+  }
+}

@@ -69,6 +69,51 @@ export function chartData(
         ],
         short,
       }
+    case 'refinance': {
+      const [kept, next] = readout.lines
+      const longest = (kept?.points.length ?? 0) >= (next?.points.length ?? 0) ? kept : next
+      const months = longest?.points.map(({ month }) => month) ?? []
+      const owedOn = (line: typeof kept) =>
+        months.map((month) => line?.points.find((one) => one.month === month)?.owed ?? 0)
+      return {
+        kind: 'lines',
+        across: words.length,
+        places: months.map((month) =>
+          month === 0
+            ? words.whatIf.now
+            : figures.term({ years: Math.floor(month / 12), months: month % 12 }),
+        ),
+        series: [
+          series(words.whatIf.asItIs, owedOn(kept)),
+          series(words.picture.refinance.next, owedOn(next)),
+        ],
+        short,
+      }
+    }
+    case 'limits': {
+      const { limits } = words.picture
+      const column = (name: string, percents: readonly string[]) => ({
+        name,
+        amounts: percents.map(() => null),
+        said: percents.map(figures.percent),
+      })
+      return {
+        kind: 'bars',
+        across: '',
+        places: readout.shares.map(({ of }) => limits[of]),
+        series: [
+          column(
+            limits.share,
+            readout.shares.map(({ share }) => share),
+          ),
+          column(
+            limits.limit,
+            readout.shares.map(({ limit }) => limit),
+          ),
+        ],
+        short,
+      }
+    }
     case 'ladder': {
       const rates = [...new Set(readout.rungs.map(({ rate }) => rate))]
       const nameOf = (rung: (typeof readout.rungs)[number]) =>

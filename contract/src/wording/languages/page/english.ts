@@ -107,6 +107,23 @@ export const englishPage: PageWords = {
       `You owe ${owed} now${half && `, half of that in ${half}`}, and ${left ? `still ${left}` : 'nothing after the last payment'} in ${end}.`,
     yearsSay: (first, last) =>
       `In ${first.year}, ${first.interest} of what you pay is interest; in ${last.year} it is ${last.interest}.`,
+    refinance: {
+      next: 'the new loan',
+      wonBack: 'costs won back',
+      leaves: 'you leave',
+      says: ({ wonBack, stay, kept, next }) =>
+        `${wonBack ? `The costs are won back after ${wonBack}.` : 'The costs are never won back.'}${stay && ` When you leave after ${stay} you owe ${next} instead of ${kept}.`}`,
+    },
+    limits: {
+      housing: 'Housing costs',
+      debts: 'All debts',
+      of: (share, limit) => `${share} of at most ${limit}`,
+      decides: 'this decides',
+      share: 'takes of income',
+      limit: 'at most',
+      says: (of, share, limit, decides) =>
+        `${of === 'housing' ? 'Housing costs' : 'All debts'} take ${share} of income, of at most ${limit}${decides ? ': this decides' : ''}.`,
+    },
   },
 
   whatIf: {

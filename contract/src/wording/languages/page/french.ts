@@ -109,6 +109,23 @@ export const frenchPage: PageWords = {
       `Vous devez ${owed} aujourd’hui${half && `, la moitié en ${half}`}, et ${left ? `encore ${left}` : 'plus rien après le dernier versement'} en ${end}.`,
     yearsSay: (first, last) =>
       `En ${first.year}, ${first.interest} de ce que vous payez sont des intérêts ; en ${last.year}, ${last.interest}.`,
+    refinance: {
+      next: 'le nouveau prêt',
+      wonBack: 'frais récupérés',
+      leaves: 'vous partez',
+      says: ({ wonBack, stay, kept, next }) =>
+        `${wonBack ? `Les frais sont récupérés après ${wonBack}.` : 'Les frais ne sont jamais récupérés.'}${stay && ` En partant après ${stay}, vous devez ${next} au lieu de ${kept}.`}`,
+    },
+    limits: {
+      housing: 'Logement',
+      debts: 'Toutes les dettes',
+      of: (share, limit) => `${share} sur ${limit} au plus`,
+      decides: 'c’est ce qui décide',
+      share: 'part du revenu',
+      limit: 'au plus',
+      says: (of, share, limit, decides) =>
+        `${of === 'housing' ? 'Le logement prend' : 'Toutes les dettes prennent'} ${share} du revenu, sur ${limit} au plus${decides ? ' : c’est ce qui décide' : ''}.`,
+    },
   },
 
   whatIf: {

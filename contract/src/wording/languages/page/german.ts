@@ -108,6 +108,23 @@ export const germanPage: PageWords = {
       `Sie schulden jetzt ${owed}${half && `, im ${half} die Hälfte`}, und ${left ? `noch ${left}` : 'nach der letzten Rate nichts mehr'} im ${end}.`,
     yearsSay: (first, last) =>
       `${first.year} sind ${first.interest} von dem, was Sie zahlen, Zinsen; ${last.year} sind es ${last.interest}.`,
+    refinance: {
+      next: 'das neue Darlehen',
+      wonBack: 'Kosten hereingeholt',
+      leaves: 'Sie ziehen aus',
+      says: ({ wonBack, stay, kept, next }) =>
+        `${wonBack ? `Die Kosten sind nach ${wonBack} hereingeholt.` : 'Die Kosten werden nie hereingeholt.'}${stay && ` Ziehen Sie nach ${stay} aus, schulden Sie ${next} statt ${kept}.`}`,
+    },
+    limits: {
+      housing: 'Wohnkosten',
+      debts: 'Alle Schulden',
+      of: (share, limit) => `${share} von höchstens ${limit}`,
+      decides: 'das entscheidet',
+      share: 'Anteil am Einkommen',
+      limit: 'höchstens',
+      says: (of, share, limit, decides) =>
+        `${of === 'housing' ? 'Die Wohnkosten' : 'Alle Schulden zusammen'} nehmen ${share} des Einkommens von höchstens ${limit}${decides ? ': Das entscheidet' : ''}.`,
+    },
   },
 
   whatIf: {

@@ -106,6 +106,23 @@ export const hebrewPage: PageWords = {
       `החוב כעת ${owed}${half && `, מחציתו ב${half}`}, ו${left ? `עוד ${left}` : 'דבר לא אחרי התשלום האחרון'} ב${end}.`,
     yearsSay: (first, last) =>
       `בשנת ${first.year}, ${first.interest} ממה שמשולם הם ריבית; בשנת ${last.year} ${last.interest}.`,
+    refinance: {
+      next: 'ההלוואה החדשה',
+      wonBack: 'העלויות הוחזרו',
+      leaves: 'אתם עוזבים',
+      says: ({ wonBack, stay, kept, next }) =>
+        `${wonBack ? `העלויות מוחזרות אחרי ${wonBack}.` : 'העלויות אינן מוחזרות לעולם.'}${stay && ` בעזיבה אחרי ${stay} החוב הוא ${next} במקום ${kept}.`}`,
+    },
+    limits: {
+      housing: 'הוצאות הדיור',
+      debts: 'כל החובות',
+      of: (share, limit) => `${share} מתוך ${limit} לכל היותר`,
+      decides: 'זה מכריע',
+      share: 'חלק מההכנסה',
+      limit: 'לכל היותר',
+      says: (of, share, limit, decides) =>
+        `${of === 'housing' ? 'הוצאות הדיור' : 'כל החובות'} הם ${share} מההכנסה, מתוך ${limit} לכל היותר${decides ? ': זה מכריע' : ''}.`,
+    },
   },
 
   whatIf: {

@@ -107,6 +107,23 @@ export const spanishPage: PageWords = {
       `Ahora debe ${owed}${half && `, la mitad en ${half}`}, y ${left ? `todavía ${left}` : 'nada después de la última cuota'} en ${end}.`,
     yearsSay: (first, last) =>
       `En ${first.year}, ${first.interest} de lo que paga son intereses; en ${last.year}, ${last.interest}.`,
+    refinance: {
+      next: 'el préstamo nuevo',
+      wonBack: 'gastos recuperados',
+      leaves: 'usted se va',
+      says: ({ wonBack, stay, kept, next }) =>
+        `${wonBack ? `Los gastos se recuperan después de ${wonBack}.` : 'Los gastos no se recuperan nunca.'}${stay && ` Si se va después de ${stay}, debe ${next} en lugar de ${kept}.`}`,
+    },
+    limits: {
+      housing: 'Vivienda',
+      debts: 'Todas las deudas',
+      of: (share, limit) => `${share} de ${limit} como máximo`,
+      decides: 'esto decide',
+      share: 'parte de los ingresos',
+      limit: 'como máximo',
+      says: (of, share, limit, decides) =>
+        `${of === 'housing' ? 'La vivienda toma' : 'Todas las deudas toman'} ${share} de los ingresos, de ${limit} como máximo${decides ? ': esto decide' : ''}.`,
+    },
   },
 
   whatIf: {

@@ -1,11 +1,5 @@
 import type { Content } from 'pdfmake/interfaces'
-import {
-  balancePicture,
-  picturedBalance,
-  picturedYears,
-  yearsPicture,
-  type Look,
-} from '@vivid/contract/pictures'
+import { drawingOf, type Look } from '@vivid/contract/pictures'
 import { isRightToLeft } from '@vivid/contract/wording'
 import type { Readout, ReadoutOf } from '@vivid/core'
 import { inVisualOrder } from '../visual-order'
@@ -22,7 +16,6 @@ export function pictureOf(
 ): Content[] {
   const { shown, text, colour } = paper
   const { program, evaluation, figures, language, on } = shown
-  if (readout.chart === 'ladder') return []
   const look: Look = {
     width: WIDTH,
     height: PICTURE_HEIGHT,
@@ -43,15 +36,13 @@ export function pictureOf(
       parts: partNames.map(colour),
     },
   }
-  const balance =
-    readout.chart === 'balance' ? picturedBalance(step, evaluation, program, on, figures) : undefined
-  const years =
-    readout.chart === 'yearly'
-      ? picturedYears(readout, evaluation.terms.get(step.loans[0]?.loan ?? ''), figures)
-      : undefined
-  const svg = balance ? balancePicture(balance.drawn, look) : years && yearsPicture(years.drawn, look)
-  const sentence = balance?.sentence ?? years?.sentence ?? ''
-  if (!svg) return []
-  const stack = [heading(label, paper), { svg, width: WIDTH }, text(sentence, { margin: [0, 4, 0, 0] })]
+  const drawing = drawingOf(readout, step, evaluation, program, on, figures)
+  if (!drawing) return []
+  const svg = drawing.draw(look)
+  const stack = [
+    heading(label, paper),
+    { svg, width: WIDTH },
+    text(drawing.sentence, { margin: [0, 4, 0, 0] }),
+  ]
   return [{ stack, unbreakable: true }]
 }
