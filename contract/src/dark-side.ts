@@ -7,6 +7,18 @@ import type { HouseStyle } from './visitor'
  */
 export function darkSide(style: HouseStyle): HouseStyle {
   if (style['--scheme'] === 'dark') return style
+  const chosen = Object.entries(style).flatMap(([name, value]) =>
+    name.startsWith(DARK) ? [[`--${name.slice(DARK.length)}`, value] as const] : [],
+  )
+  const own = Object.entries(style).filter(([name]) => !name.startsWith(DARK))
+  return { ...followingFrom(Object.fromEntries(own)), ...Object.fromEntries(chosen) }
+}
+
+const DARK = '--dark-'
+/** Where a colour of the dark side stands that was chosen for itself: "--dark-accent". */
+export const onDarkSide = (name: `--${string}`): `--${string}` => `${DARK}${name.slice(2)}`
+
+function followingFrom(style: HouseStyle): HouseStyle {
   const of = (name: `--${string}`) => hslOf(style[name] ?? '#000000')
   const [inkHue, inkTint] = of('--ink')
   const tint = Math.min(inkTint, 0.3)

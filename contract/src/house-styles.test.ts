@@ -45,8 +45,8 @@ describe('contrast', () => {
     expect(contrastFaults(plain)).toEqual([])
     const pale = { ...plain, colours: { ...plain.colours, inkSoft: '#aaaaaa' } }
     expect(contrastFaults(pale)).toEqual([
-      { of: 'inkSoft', on: 'card', ratio: 2.32, least: 4.5 },
-      { of: 'inkSoft', on: 'paper', ratio: 2.32, least: 4.5 },
+      { side: 'light', of: 'inkSoft', on: 'card', ratio: 2.32, least: 4.5 },
+      { side: 'light', of: 'inkSoft', on: 'paper', ratio: 2.32, least: 4.5 },
     ])
   })
 
@@ -89,6 +89,24 @@ describe('the dark side of a style', () => {
         expect(dark['--scheme']).toBe('dark')
       }),
       { numRuns: 500, seed: 4 },
+    )
+  })
+  test('has the colours that were chosen for it, and those are measured too', () => {
+    const chosen = { ...plain, darkColours: { accent: '#ffd166' } }
+    expect(darkSide(resolveStyle(chosen))).toEqual({
+      ...darkSide(resolveStyle(plain)),
+      '--accent': '#ffd166',
+    })
+    expect(darkSide(resolveStyle(plain))).not.toHaveProperty('--dark-accent')
+    expect(resolveStyle(chosen)['--accent']).toBe(plain.colours.accent)
+    const unread = { ...plain, darkColours: { ink: '#202020' } }
+    expect(contrastFaults(unread).map(({ side, of, on }) => [side, of, on])).toContainEqual([
+      'dark',
+      'ink',
+      'card',
+    ])
+    expect(contrastFaults({ ...unread, scheme: 'dark' })).toEqual(
+      contrastFaults({ ...plain, scheme: 'dark' }),
     )
   })
   test('keeps the hue, and leaves a style alone that is dark already', () => {

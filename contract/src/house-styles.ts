@@ -2,6 +2,7 @@ import { z } from 'zod'
 import type { HouseStyle } from './visitor'
 import { Revision } from './bounds'
 import { contrast } from './contrast'
+import { darkSide, onDarkSide } from './dark-side'
 
 /** The letters that ship with the product: name and CSS family. All but the system's have Latin; Rubik adds Hebrew. */
 export const fonts = {
@@ -41,12 +42,16 @@ export type Density = keyof typeof densities
 
 const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'a colour like "#5b2a86"')
 
+const colours = z.strictObject(
+  Object.fromEntries(styleColourNames.map((name) => [name, colour])) as Record<StyleColour, typeof colour>,
+)
+
 /** A lender's looks, as they are chosen. */
 export const StyleChoices = z.strictObject({
   scheme: z.enum(['light', 'dark']),
-  colours: z.strictObject(
-    Object.fromEntries(styleColourNames.map((name) => [name, colour])) as Record<StyleColour, typeof colour>,
-  ),
+  colours,
+  /** For browsers whose owners prefer dark pages: colours in place of those that follow from the light ones. */
+  darkColours: colours.partial().optional(),
   display: z.enum(fontNames),
   text: z.enum(fontNames),
   /** Pixels. */
@@ -59,6 +64,7 @@ export type StyleChoices = z.infer<typeof StyleChoices>
 export const resolveStyle = ({
   scheme,
   colours,
+  darkColours = {},
   display,
   text,
   corner,
@@ -66,6 +72,12 @@ export const resolveStyle = ({
 }: StyleChoices): HouseStyle => ({
   ...(scheme === 'dark' && { '--scheme': 'dark' }),
   ...Object.fromEntries(styleColourNames.map((name) => [styleColours[name], colours[name]])),
+  ...Object.fromEntries(
+    Object.entries(darkColours).map(([name, value]) => [
+      onDarkSide(styleColours[name as StyleColour]),
+      value,
+    ]),
+  ),
   '--corner': `${corner}px`,
   '--density': densities[density],
   '--display': fonts[display],
@@ -97,16 +109,32 @@ const pairs: readonly (readonly [StyleColour, StyleColour, least: number])[] = [
 
 /** Two colours of a style that are too alike; `ratio` is rounded down to a hundredth, so that it never flatters. */
 export interface ContrastFault {
+  /** As it was chosen, or for browsers whose owners prefer dark pages. */
+  readonly side: 'light' | 'dark'
   readonly of: StyleColour
   readonly on: StyleColour
   readonly ratio: number
   readonly least: number
 }
 
-export const contrastFaults = ({ colours }: StyleChoices): ContrastFault[] =>
+/** The colours of a style's dark side: chosen, or following from the light ones; a dark style has no other side. */
+export function darkColoursOf(choices: StyleChoices): StyleChoices['colours'] {
+  const style = darkSide(resolveStyle(choices))
+  return Object.fromEntries(
+    styleColourNames.map((name) => [name, style[styleColours[name]] ?? choices.colours[name]]),
+  ) as StyleChoices['colours']
+}
+
+/** What cannot be told apart on either side. */
+export const contrastFaults = (choices: StyleChoices): ContrastFault[] => [
+  ...faultsOf(choices.colours, 'light'),
+  ...(choices.scheme === 'dark' ? [] : faultsOf(darkColoursOf(choices), 'dark')),
+]
+
+const faultsOf = (colours: StyleChoices['colours'], side: ContrastFault['side']): ContrastFault[] =>
   pairs.flatMap(([of, on, least]) => {
     const exact = contrast(colours[of], colours[on])
-    return exact >= least ? [] : [{ of, on, ratio: Math.floor(exact * 100) / 100, least }]
+    return exact >= least ? [] : [{ side, of, on, ratio: Math.floor(exact * 100) / 100, least }]
   })
 
 /** A house style as the desk lists it. */

@@ -55,6 +55,7 @@ export { EvaluateAnswer, LiveAnswer, ValueSaid } from './channel-answers'
 export { ChannelCalculator, KEYLESS_PER_MINUTE, KeyListed, KeyMade, MakeKey } from './channels'
 export {
   contrastFaults,
+  darkColoursOf,
   densities,
   fontNames,
   fonts,

@@ -116,7 +116,7 @@ function remove(): void {
       }).then(() => undefined),
   })
 }
-/** The dark side follows from the light one: there is nothing to choose, and something to look at. */
+/** The dark side follows from the light one, but for colours that were chosen for it. */
 const isDarkSide = ref(false)
 const shownStyle = (choices: StyleListed['choices']) => {
   const style = resolveStyle(choices)
@@ -164,6 +164,7 @@ const shownStyle = (choices: StyleListed['choices']) => {
           <StyleEditor
             :name="draft.name"
             :choices="draft.choices"
+            :side="isDarkSide && draft.choices.scheme === 'light' ? 'dark' : 'light'"
             @rename="draft = { ...draft, name: $event }"
             @change="change"
           />
@@ -193,7 +194,7 @@ const shownStyle = (choices: StyleListed['choices']) => {
         />
         <label v-if="draft.choices.scheme === 'light'" class="dark-too">
           <input v-model="isDarkSide" type="checkbox" />
-          as somebody sees it who prefers dark pages
+          the dark side, as somebody sees it who prefers dark pages
         </label>
         <VisitorPreview
           class="preview"

@@ -3,6 +3,7 @@ import { Alert, Input } from 'ant-design-vue'
 import { computed } from 'vue'
 import {
   contrastFaults,
+  darkColoursOf,
   fontNames,
   type FontName,
   type StyleChoices,
@@ -12,15 +13,29 @@ import PickField from '../calculators/fields/PickField.vue'
 import { colourGroups, colourWords, fontWords } from './style-words'
 
 /** What a house style is made of. Every pair of colours that has to be told apart is measured while it is chosen. */
-const { name, choices } = defineProps<{ name: string; choices: StyleChoices }>()
+const { name, choices, side } = defineProps<{
+  name: string
+  choices: StyleChoices
+  /** Whose colours are chosen: as they are, or for browsers whose owners prefer dark pages. */
+  side: 'light' | 'dark'
+}>()
 const emit = defineEmits<{ rename: [name: string]; change: [choices: StyleChoices, key?: string] }>()
 
 const faults = computed(() => contrastFaults(choices))
-const isFaulty = (colour: StyleColour) => faults.value.some(({ of, on }) => of === colour || on === colour)
+const isFaulty = (colour: StyleColour) =>
+  faults.value.some((one) => one.side === side && (one.of === colour || one.on === colour))
+const colours = computed(() => (side === 'dark' ? darkColoursOf(choices) : choices.colours))
+const isChosen = (colour: StyleColour) => side === 'dark' && choices.darkColours?.[colour] !== undefined
 const set = (fields: Partial<StyleChoices>, key?: string) => emit('change', { ...choices, ...fields }, key)
 function setColour(colour: StyleColour, text: string): void {
   const hex = text.trim().toLowerCase()
-  if (/^#[0-9a-f]{6}$/.test(hex)) set({ colours: { ...choices.colours, [colour]: hex } }, colour)
+  if (!/^#[0-9a-f]{6}$/.test(hex)) return
+  if (side === 'dark') set({ darkColours: { ...choices.darkColours, [colour]: hex } }, `dark ${colour}`)
+  else set({ colours: { ...choices.colours, [colour]: hex } }, colour)
+}
+function follow(colour: StyleColour): void {
+  const rest = Object.entries(choices.darkColours ?? {}).filter(([one]) => one !== colour)
+  set({ darkColours: rest.length > 0 ? Object.fromEntries(rest) : undefined })
 }
 const fontOptions = fontNames.map((value) => ({ value, label: fontWords[value] }))
 </script>
@@ -80,25 +95,32 @@ const fontOptions = fontNames.map((value) => ({ value, label: fontWords[value] }
         @change="set({ density: $event as StyleChoices['density'] })"
       />
     </div>
+    <p v-if="side === 'dark'" class="soft">
+      These follow from the light side, each as light as it has to be to be read. One you choose stays as you
+      chose it.
+    </p>
     <fieldset v-for="group in colourGroups" :key="group.name">
       <legend>{{ group.name }}</legend>
       <div v-for="colour in group.colours" :key="colour" class="colour" :class="{ faulty: isFaulty(colour) }">
         <input
           :id="`colour-${colour}`"
           type="color"
-          :value="choices.colours[colour]"
+          :value="colours[colour]"
           @input="setColour(colour, ($event.target as HTMLInputElement).value)"
         />
         <label :for="`colour-${colour}`">{{ colourWords[colour] }}</label>
         <input
           class="hex"
-          :value="choices.colours[colour]"
+          :value="colours[colour]"
           :aria-label="`${colourWords[colour]}, as #rrggbb`"
           maxlength="7"
           spellcheck="false"
           @change="setColour(colour, ($event.target as HTMLInputElement).value)"
         />
         <span v-if="isFaulty(colour)" class="mark" aria-hidden="true">▲</span>
+        <button v-if="isChosen(colour)" type="button" class="link follow" @click="follow(colour)">
+          follow the light side
+        </button>
       </div>
     </fieldset>
     <Alert
@@ -108,9 +130,10 @@ const fontOptions = fontNames.map((value) => ({ value, label: fontWords[value] }
       :message="`${faults.length} ${faults.length === 1 ? 'pair is' : 'pairs are'} too alike to be read`"
     >
       <template #description>
-        <p v-for="fault in faults" :key="`${fault.of} ${fault.on}`">
-          “{{ colourWords[fault.of] }}” on “{{ colourWords[fault.on] }}”: {{ fault.ratio.toFixed(2) }} to 1,
-          and {{ fault.least }} to 1 is needed.
+        <p v-for="fault in faults" :key="`${fault.side} ${fault.of} ${fault.on}`">
+          {{ fault.side === 'dark' ? 'On the dark side, ' : '' }}“{{ colourWords[fault.of] }}” on “{{
+            colourWords[fault.on]
+          }}”: {{ fault.ratio.toFixed(2) }} to 1, and {{ fault.least }} to 1 is needed.
         </p>
       </template>
     </Alert>
@@ -159,6 +182,10 @@ legend {
   border: 1px solid var(--control-line);
   border-radius: 5px;
   font-size: 14px;
+}
+.follow {
+  grid-column: 2 / -1;
+  justify-self: start;
 }
 .mark {
   color: var(--red-text);

@@ -61,7 +61,7 @@ export function createHouseStylesService({ database, styles, calculators, people
       const [fault] = contrastFaults(asked.choices)
       if (fault)
         throw new AppError('STYLE_UNREADABLE', {
-          field: `choices.colours.${fault.of}`,
+          field: `choices.${fault.side === 'dark' ? 'darkColours' : 'colours'}.${fault.of}`,
           details: { what: faultSaid(fault) },
         })
       const { id, name, revision } = asked

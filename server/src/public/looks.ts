@@ -9,7 +9,7 @@ export const looksOf = (style: HouseStyle): string =>
 
 const declarations = (style: HouseStyle): string =>
   Object.entries(style)
-    .filter(([name, value]) => /^--[\w-]+$/.test(name) && PLAIN.test(value))
+    .filter(([name, value]) => /^--(?!dark-)[\w-]+$/.test(name) && PLAIN.test(value))
     .map(([name, value]) => `${name}:${value.replace(/^'[^']+ Variable'/, withThoseAtFirst)}`)
     .join(';')
 

@@ -1,4 +1,4 @@
-import type { CalculatorStep } from '../document/steps'
+import type { CalculatorStep, ReadoutOf } from '../document/steps'
 
 /** A step named by another as such, outside any formula. */
 export interface Reference {
@@ -29,6 +29,7 @@ export function mapReferences(step: CalculatorStep, to: (reference: Reference) =
   const loan = (id: string, field = 'loan') => to({ field, id, fits: isLoan })
   const loans = <L extends { loan: string }>(all: readonly L[]) =>
     all.map((one, i) => ({ ...one, loan: loan(one.loan, `loans.${i}`) }))
+  const ladder = (id: string) => to({ field: 'ladder', id, fits: isKind('ladder') })
   switch (step.kind) {
     case 'question':
       return step.asks === 'share' ? { ...step, of: to({ field: 'of', id: step.of, fits: isAmount }) } : step
@@ -50,22 +51,25 @@ export function mapReferences(step: CalculatorStep, to: (reference: Reference) =
       return step
   }
 
+  function mapOfChart(chart: ReadoutOf<'chart'>): CalculatorStep {
+    switch (chart.chart) {
+      case 'ladder':
+        return { ...chart, ladder: ladder(chart.ladder ?? '') || null }
+      case 'balance':
+      case 'yearly':
+        return { ...chart, loans: loans(chart.loans) }
+      case 'refinance':
+      case 'limits': {
+        const fits = isKind(chart.chart === 'refinance' ? 'refinance' : 'affordability')
+        return { ...chart, of: to({ field: 'of', id: chart.of ?? '', fits }) }
+      }
+    }
+  }
+
   function mapOfReadout(readout: Extract<CalculatorStep, { kind: 'readout' }>): CalculatorStep {
-    const ladder = (id: string) => to({ field: 'ladder', id, fits: isKind('ladder') })
     switch (readout.shows) {
       case 'chart':
-        switch (readout.chart) {
-          case 'ladder':
-            return { ...readout, ladder: ladder(readout.ladder ?? '') || null }
-          case 'balance':
-          case 'yearly':
-            return { ...readout, loans: loans(readout.loans) }
-          case 'refinance':
-          case 'limits': {
-            const fits = isKind(readout.chart === 'refinance' ? 'refinance' : 'affordability')
-            return { ...readout, of: to({ field: 'of', id: readout.of ?? '', fits }) }
-          }
-        }
+        return mapOfChart(readout)
       case 'schedule':
       case 'payment':
       case 'whatIf':
