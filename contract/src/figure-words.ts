@@ -88,6 +88,8 @@ export const figureWords: Readonly<Record<FigureSource, Readonly<Record<string, 
   },
   comparison: {
     cheapest: 'which loan costs least',
+    'least cost over the stay': 'what the loan costs that costs least until the visitor leaves',
+    'cheapest over the stay': 'which loan costs least until the visitor leaves',
     'least payment': 'the smallest payment among the loans',
     'least interest': 'the least interest among the loans',
     'interest difference': 'how much more interest the dearest has than the cheapest',

@@ -62,6 +62,7 @@ export interface PageWords {
   readonly lowestPayment: (label: string, amount: string) => string
   readonly lowestCost: (label: string, amount: string) => string
   readonly lowestBoth: (label: string) => string
+  readonly lowestUntilLeaving: (label: string, amount: string) => string
   /** Told of the cell of a ladder that is the visitor's own. */
   readonly yours: string
   readonly differs: string

@@ -91,12 +91,17 @@ export function comparedCell(
       return column.endDate ? figures.month(column.endDate) : '–'
     case 'difference':
       return isFirst ? '–' : `${column.difference > 0 ? '+' : ''}${figures.money(column.difference)}`
-    default:
-      return figures.money(column[row])
+    default: {
+      const amount = column[row]
+      return amount === undefined ? '–' : figures.money(amount)
+    }
   }
 }
 
-/** Which of loans side by side has the lowest payment, and which costs least to borrow; nothing of one alone. */
+/**
+ * Which of loans side by side has the lowest payment, and which costs least to borrow, or until the visitor leaves; nothing of
+ * one alone.
+ */
 export function lowestSaid(
   columns: readonly ComparedColumn[],
   labels: readonly string[],
@@ -107,16 +112,19 @@ export function lowestSaid(
     return columns.flatMap((column, i) => (of(column) === least ? [i] : []))
   }
   if (columns.length < 2) return ''
-  const [cheap, low] = [lowest(({ costOfBorrowing }) => costOfBorrowing), lowest(({ payment }) => payment)]
+  const isUntilLeaving = columns.every(({ costUntilLeaving }) => costUntilLeaving !== undefined)
+  const costOf = ({ costUntilLeaving, costOfBorrowing }: ComparedColumn) =>
+    costUntilLeaving ?? costOfBorrowing
+  const [cheap, low] = [lowest(costOf), lowest(({ payment }) => payment)]
   const named = (which: readonly number[]) => which.map((i) => labels[i]).join(', ')
-  const { lowestBoth, lowestCost, lowestPayment } = figures.words.page
+  const { lowestBoth, lowestCost, lowestPayment, lowestUntilLeaving } = figures.words.page
   const said = (which: readonly number[], of: (column: ComparedColumn) => number) => {
     const column = columns[which[0] ?? 0]
     return column ? figures.money(of(column)) : ''
   }
   // Where all are the same there is nothing to name.
   if (cheap.length === columns.length && low.length === columns.length) return ''
-  if (named(cheap) === named(low)) return lowestBoth(named(low))
+  if (named(cheap) === named(low) && !isUntilLeaving) return lowestBoth(named(low))
   return [
     ...(low.length < columns.length
       ? [
@@ -127,12 +135,7 @@ export function lowestSaid(
         ]
       : []),
     ...(cheap.length < columns.length
-      ? [
-          lowestCost(
-            named(cheap),
-            said(cheap, ({ costOfBorrowing }) => costOfBorrowing),
-          ),
-        ]
+      ? [(isUntilLeaving ? lowestUntilLeaving : lowestCost)(named(cheap), said(cheap, costOf))]
       : []),
   ].join(' ')
 }

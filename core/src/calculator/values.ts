@@ -117,6 +117,10 @@ export interface ComparedColumn {
   readonly extrasNotPaid: Minor
   /** Interest, premiums and fees against the first column. */
   readonly difference: number
+  /** Until the visitor leaves, where it is said how long they stay: all that is paid, what is owed then, and both less what was in hand. */
+  readonly paidUntilLeaving?: Minor
+  readonly owedAtLeaving?: Minor
+  readonly costUntilLeaving?: Minor
 }
 
 export interface Rung {

@@ -103,5 +103,7 @@ export const figuresOf: Readonly<Record<FigureSource, Readonly<Record<string, Un
     'least interest': MONEY,
     'interest difference': MONEY,
     cheapest: TEXT,
+    'least cost over the stay': MONEY,
+    'cheapest over the stay': TEXT,
   },
 }

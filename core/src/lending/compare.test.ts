@@ -1,8 +1,10 @@
-import { expect, test } from 'vitest'
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { frequencies } from '../rates/frequency'
 import { amortize } from '../loan/amortize'
 import { amountToBorrow } from '../loan/amount-to-borrow'
 import type { LoanTerms } from '../loan/terms'
-import { compareLoans, costUntil, loansTogether } from './compare'
+import { compareLoans, costUntil, loansTogether, untilLeaving } from './compare'
 
 const loan: LoanTerms = { principal: 300_000_00, annualRate: '5', frequency: 'monthly', term: { years: 25 } }
 const ledgerOf = (terms: LoanTerms) => {
@@ -42,6 +44,78 @@ test('of two programmes the dearer insurance can be the cheaper one for a short 
   expect(cost(monthly, 240)).toBeGreaterThan(cost(lowRate, 240))
   const whole = ledgerOf(monthly)
   expect(cost(monthly, 300)).toBe(whole.totals.interest + whole.totals.insurance)
+})
+
+describe('until the borrower leaves', () => {
+  const offer = (more: Partial<LoanTerms>): LoanTerms => ({
+    principal: 350_000_00,
+    annualRate: '4.64',
+    compounding: 2,
+    frequency: 'monthly',
+    term: { years: 25 },
+    ...more,
+  })
+  // Worked out payment by payment, with 50 decimal digits.
+  test.each([
+    ['as agreed', offer({}), 165_017_16, 288_303_44, 103_320_60],
+    ['a shorter one', offer({ annualRate: '4.89', term: { years: 20 } }), 191_452_80, 263_491_27, 104_944_07],
+    ['a longer one', offer({ annualRate: '4.39', term: { years: 30 } }), 146_363_28, 303_597_00, 99_960_28],
+    [
+      'with an extra',
+      offer({ extras: [{ amount: 200_00, every: 'payment' }] }),
+      181_817_16,
+      268_530_76,
+      100_347_92,
+    ],
+  ])('%s, after seven years', (_, terms, paid, owed, cost) => {
+    expect(untilLeaving(ledgerOf(terms), terms, 84)).toEqual({ paid, owed, cost })
+  })
+
+  test('costs what interest, premiums and fees come to by then, however the loan is made (200)', () => {
+    const some = fc.record({
+      annualRate: fc.integer({ min: 0, max: 150 }).map((n) => String(n / 10)),
+      frequency: fc.constantFrom('monthly', 'biweekly', 'acceleratedWeekly', 'quarterly' as const),
+      years: fc.integer({ min: 1, max: 30 }),
+      months: fc.integer({ min: 0, max: 400 }),
+      extra: fc.constantFrom(0, 50_00),
+      insurance: fc.constantFrom<LoanTerms['insurance'][]>(
+        undefined,
+        { addedPercent: '3' },
+        { yearlyPercent: '0.5', base: 'original' },
+      ),
+      fees: fc.constantFrom<LoanTerms['fees'][]>(undefined, { eachPayment: 2_50 }, { financed: 900_00 }),
+    })
+    fc.assert(
+      fc.property(some, ({ years, months, extra, insurance, fees, annualRate, frequency }) => {
+        const terms: LoanTerms = {
+          principal: 200_000_00,
+          annualRate,
+          frequency,
+          term: { years },
+          ...(extra > 0 && { extras: [{ amount: extra, every: 'payment' }] }),
+          ...(insurance && { insurance }),
+          ...(fees && { fees }),
+        }
+        const ledger = ledgerOf(terms)
+        const number = Math.floor((months * frequencies[frequency].perYear) / 12)
+        const { paid, owed, cost } = untilLeaving(ledger, terms, months)
+        expect(cost).toBe(costUntil(ledger, terms, number))
+        expect(paid + owed).toBe(cost + terms.principal)
+      }),
+      { numRuns: 200, seed: 13 },
+    )
+  })
+
+  test('who stays to the end has paid all, a balloon with it', () => {
+    const terms = offer({ balloon: 50_000_00 })
+    const ledger = ledgerOf(terms)
+    expect(untilLeaving(ledger, terms, 299).owed).toBeGreaterThan(50_000_00)
+    expect(untilLeaving(ledger, terms, 300)).toEqual({
+      paid: ledger.totals.paidInAll,
+      owed: 0,
+      cost: ledger.totals.cost,
+    })
+  })
 })
 
 test('an extra goes to the loan where it saves the most', () => {

@@ -1,8 +1,9 @@
-import { minor, type Minor } from '../money/minor'
+import { minor, ZERO, type Minor } from '../money/minor'
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
 import { readAmount } from '../money/read-amount'
 import type { LoanTerms } from '../loan/terms'
+import { factsOf } from '../rates/frequency'
 import type { Refusal } from '../refusal'
 import { refuse } from '../refusal'
 
@@ -51,6 +52,35 @@ export function costUntil(
   const added = ledger.borrowed - terms.principal
   const fees = (terms.fees?.eachPayment ?? 0) * Math.min(number, ledger.count)
   return minor(ledger.interestTo(number) + ledger.insuranceTo(number) + added + fees)
+}
+
+/** What a loan takes until its borrower leaves. Minor units. */
+export interface UntilLeaving {
+  /** Payments with extras, premiums and fees. */
+  readonly paid: Minor
+  readonly owed: Minor
+  /** All that is paid and still owed, less what was in hand: interest, premiums and fees, each once. */
+  readonly cost: Minor
+}
+
+/** What is paid on a loan from today for so many months, what is owed then, and what that comes to. Whoever stays past the end has paid all. */
+export function untilLeaving(
+  ledger: Ledger,
+  terms: Pick<LoanTerms, 'frequency' | 'fees'>,
+  months: number,
+): UntilLeaving {
+  const payments = Math.floor((months * factsOf(terms.frequency).perYear) / 12)
+  const last = ledger.firstNumber - 1 + payments
+  const { paidInAll, cost } = ledger.totals
+  if (last >= ledger.lastNumber) return { paid: paidInAll, owed: ZERO, cost }
+  let paid = (terms.fees?.eachPayment ?? 0) * payments
+  for (let number = ledger.firstNumber; number <= last; number++) {
+    // A payment has its extra in it, and not its premium.
+    const { payment, insurance } = ledger.at(number)
+    paid += payment + insurance
+  }
+  const owed = ledger.balanceAfter(last)
+  return { paid: minor(paid), owed, cost: minor(paid + owed - (paidInAll - cost)) }
 }
 
 export interface Together {

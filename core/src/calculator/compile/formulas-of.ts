@@ -77,8 +77,11 @@ function map(step: CalculatorStep, change: Change, sheets: readonly RateSheet[])
     change({ path, text, takes, required })
   switch (step.kind) {
     case 'section':
-    case 'comparison':
       return step
+    case 'comparison':
+      return step.stay === undefined
+        ? step
+        : { ...step, stay: at('stay', step.stay, wantedOfWorking.term, false) }
     case 'question':
       return mapQuestion(step, at)
     case 'working':

@@ -152,6 +152,8 @@ const ComparisonStep = z.strictObject({
   ...step,
   kind: z.literal('comparison'),
   loans: z.array(z.strictObject({ loan: stepId, label: Texts })).max(4),
+  /** How long the visitor means to stay, for the rows until then. */
+  stay: formulaText.optional(),
 })
 
 const readout = { ...step, kind: z.literal('readout'), label: Texts, help: Texts, shownWhen: formulaText }
@@ -180,6 +182,9 @@ export const comparisonRows = [
   'totalPaid',
   'costOfBorrowing',
   'difference',
+  'paidUntilLeaving',
+  'owedAtLeaving',
+  'costUntilLeaving',
 ] as const
 export const actionNames = [
   'startAgain',

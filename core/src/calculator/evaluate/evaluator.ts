@@ -205,7 +205,10 @@ function stateOf(one: ProgramStep, context: Context): State {
     }
     case 'comparison': {
       const { comparedColumns, comparisonFigures } = further()
-      const columns = comparedColumns(step.loans.map(({ loan }) => loanAt(loan, states)))
+      const columns = comparedColumns(
+        step.loans.map(({ loan }) => loanAt(loan, states)),
+        terms.whole('stay'),
+      )
       if (columns.length === 0) throw new Stopped({ code: 'WAITS' })
       return { ...figures(comparisonFigures(step, columns, program.languages[0] ?? '')), columns }
     }

@@ -4,6 +4,7 @@ import type { LoanTerms } from '../../loan/terms'
 import { Decimal } from '../../money/decimal'
 import { minor, ZERO, type Minor } from '../../money/minor'
 import { roundWhole } from '../../money/rounding'
+import { untilLeaving } from '../../lending/compare'
 import { ladder, type Ladder } from '../../search/ladder'
 import type { TermLength } from '../document/shapes'
 import type { StepOf } from '../document/steps'
@@ -13,8 +14,8 @@ import type { TermsReader } from './terms-reader'
 
 const figureSet = (figures: Record<string, Computed | undefined>): FigureSet => ({ kind: 'figures', figures })
 
-/** Two to four loans beside each other, each against the first. */
-export function comparedColumns(runs: readonly LoanRun[]): ComparedColumn[] {
+/** Two to four loans beside each other, each against the first; `stay`: until the visitor leaves, in months. */
+export function comparedColumns(runs: readonly LoanRun[], stay?: number): ComparedColumn[] {
   const first = runs[0]
   return runs.map((run, at) => {
     const { ledger } = run
@@ -34,8 +35,15 @@ export function comparedColumns(runs: readonly LoanRun[]): ComparedColumn[] {
       costOfBorrowing: costOf(run),
       extrasNotPaid: ledger?.extrasCutByLimit ?? ZERO,
       difference: costOf(run) - (first ? costOf(first) : 0),
+      ...(stay !== undefined && leavingAfter(run, stay)),
     }
   })
+}
+
+function leavingAfter({ ledger, terms }: LoanRun, months: number): Partial<ComparedColumn> {
+  if (!ledger || !terms) return { paidUntilLeaving: ZERO, owedAtLeaving: ZERO, costUntilLeaving: ZERO }
+  const { paid, owed, cost } = untilLeaving(ledger, terms, months)
+  return { paidUntilLeaving: paid, owedAtLeaving: owed, costUntilLeaving: cost }
 }
 
 const costOf = ({ ledger }: LoanRun): Minor => ledger?.totals.cost ?? ZERO
@@ -46,6 +54,8 @@ export function comparisonFigures(
   main: string,
 ): FigureSet {
   const least = (of: (column: ComparedColumn) => number) => new Decimal(Math.min(...columns.map(of)))
+  const labelOf = (column: ComparedColumn | undefined) => step.loans[column?.at ?? 0]?.label[main] ?? ''
+  const untilThen = ({ costUntilLeaving = ZERO }: ComparedColumn) => costUntilLeaving
   const cheapest = [...columns].sort((a, b) => a.costOfBorrowing - b.costOfBorrowing)[0]
   return figureSet({
     'least payment': least(({ payment }) => payment),
@@ -54,7 +64,11 @@ export function comparisonFigures(
       Math.max(...columns.map(({ totalInterest }) => totalInterest)) -
         Math.min(...columns.map(({ totalInterest }) => totalInterest)),
     ),
-    cheapest: step.loans[cheapest?.at ?? 0]?.label[main] ?? '',
+    cheapest: labelOf(cheapest),
+    ...(columns.some(({ costUntilLeaving }) => costUntilLeaving !== undefined) && {
+      'least cost over the stay': least(untilThen),
+      'cheapest over the stay': labelOf([...columns].sort((a, b) => untilThen(a) - untilThen(b))[0]),
+    }),
   })
 }
 

@@ -62,6 +62,13 @@ export const compareLoansStarter = (): CalculatorDocument =>
         { slider: true },
       ),
       ...offers.flatMap(offerSteps),
+      section('leaving', t('How long you stay', 'Combien de temps vous restez')),
+      term('stay', 'stay', t('You mean to keep the loan', 'Vous pensez garder le prêt'), {
+        default: 7,
+        least: 0.5,
+        most: 40,
+        step: 0.5,
+      }),
       ...offers.map((offer) =>
         loan(
           `loan${offer}`,
@@ -78,6 +85,7 @@ export const compareLoansStarter = (): CalculatorDocument =>
           loan: `loan${offer}`,
           label: t(`Offer ${offer}`, `Offre ${offer}`),
         })),
+        stay: 'stay',
       },
       figure(
         'least',
@@ -94,7 +102,17 @@ export const compareLoansStarter = (): CalculatorDocument =>
         ...readout('beside', 'side by side', t('Side by side', 'Côte à côte')),
         shows: 'comparison',
         comparison: 'offers',
-        rows: ['payment', 'payments', 'endDate', 'totalInterest', 'totalPaid', 'difference'],
+        rows: [
+          'payment',
+          'payments',
+          'endDate',
+          'totalInterest',
+          'totalPaid',
+          'difference',
+          'paidUntilLeaving',
+          'owedAtLeaving',
+          'costUntilLeaving',
+        ],
       },
       {
         ...readout(
@@ -123,6 +141,8 @@ export const compareLoansStarter = (): CalculatorDocument =>
           'offer C.payment': '1742.42',
           'offer D.payments': '253',
           'the offers.least interest': '196829.69',
+          'the offers.cheapest over the stay': 'Offer C',
+          'the offers.least cost over the stay': '99960.28',
         },
       ),
     ],
