@@ -179,6 +179,7 @@ describe('a script that does not arrive', () => {
   test.each([
     ['the page’s own', /assets\/index-[^/]*\.js/],
     ['what it is worked out with', /assets\/base-[^/]*\.js/],
+    ['its language', /assets\/french-[^/]*\.js/],
   ])('%s is asked for again, and the page works', async (_, name) => {
     const page = await openWithout(name, 1)
     await eventually(

@@ -19,8 +19,11 @@
     if (what) pressed.add(/** @type {HTMLElement} */ (what))
   }
   for (const kind of ['click', 'submit']) document.addEventListener(kind, remember, true)
-  document.addEventListener('vivid-meter:taken-over', () => {
+  // From then on the page answers by itself: what it answers is not done again.
+  document.addEventListener('vivid-meter:taking-over', () => {
     for (const kind of ['click', 'submit']) document.removeEventListener(kind, remember, true)
+  })
+  document.addEventListener('vivid-meter:taken-over', () => {
     for (const one of pressed)
       if (one instanceof HTMLFormElement) one.requestSubmit()
       else one.click()

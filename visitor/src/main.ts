@@ -8,6 +8,7 @@ import { keepTyped } from './frame/keep-typed'
 import { reportHeight } from './frame/report-height'
 import { carries } from './model/carried'
 import { momentOf } from './model/moment-of'
+import { fetchAgain } from './model/fetch-again'
 import { fetchFor, sourceOf } from './model/source-of'
 import { onOtherAddress } from './model/use-address'
 import type { CalculatorSource } from './model/use-calculator'
@@ -61,7 +62,7 @@ async function beginPreview(): Promise<void> {
     import('./frame/house-style'),
   ])
   followPreview(async ({ content, answers, today, sheets, language }) => {
-    const fetched = await fetchFor(content.program, language)
+    const { further, trade } = await fetchFor(content.program, language)
     const same = JSON.stringify(source.value?.answers) === JSON.stringify(answers)
     applyStyle(content.style)
     speak(language)
@@ -70,7 +71,8 @@ async function beginPreview(): Promise<void> {
       today,
       sheets,
       language,
-      ...fetched,
+      further,
+      trade,
       answers: same && source.value ? source.value.answers : answers,
     }
   })
@@ -82,11 +84,13 @@ async function takeOver(isAsDrawn: boolean): Promise<void> {
   const place = document.getElementById('app')
   if (!place) return
   const putBack = keepTyped(place)
+  document.dispatchEvent(new Event('vivid-meter:taking-over'))
   ;(isAsDrawn ? createSSRApp : createApp)(Page).mount(place)
   delete root.dataset.waits
   await turnsTaken()
   putBack()
   delete place.dataset.drawn
+  root.dataset.ready = 'true'
   document.dispatchEvent(new Event('vivid-meter:taken-over'))
 }
 
@@ -97,7 +101,7 @@ async function begun(served: ServedCalculator, isAlone: boolean) {
   const start = (await linkedStart(served, further)) ?? (await presetsOf(served, further))
   return {
     source: { ...sourceOf(served, root.lang, fetched, isAlone), ...start },
-    isAsDrawn: start === undefined,
+    isAsDrawn: start === undefined && fetched.isWhole,
   }
 }
 
@@ -109,7 +113,7 @@ async function linkedStart(
   further: Further | undefined,
 ): Promise<Start | undefined> {
   if (!carries(location.hash)) return undefined
-  const { carriedIn, fitting } = await import('./model/carried-in')
+  const { carriedIn, fitting } = await fetchAgain(() => import('./model/carried-in'))
   const carried = carriedIn(location.hash)
   if (!carried) return { answers: {}, linkNote: 'unreadable' }
   const evaluate = createEvaluatorWith(program, further)
@@ -122,7 +126,7 @@ async function linkedStart(
 async function presetsOf({ content, today, sheets }: ServedCalculator, further: Further | undefined) {
   const asked = new URLSearchParams(location.search)
   if ([...asked.keys()].every((name) => name === 'lang' || name === 'placement')) return undefined
-  const { presetAnswers } = await import('./model/preset-answers')
+  const { presetAnswers } = await fetchAgain(() => import('./model/preset-answers'))
   const around = { today: momentOf(today), sheets }
   return presetAnswers(content.program, asked, root.lang, around, further)
 }

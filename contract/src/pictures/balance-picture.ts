@@ -28,159 +28,175 @@ export interface BalanceDrawn {
 
 /** The balance of loans over time, each with a flag on the day of its last payment. */
 export function balancePicture(drawn: BalanceDrawn, look: Look): string {
-  const { lines, isTried, gap } = drawn
-  const { colours, fontSize, isRtl } = look
+  const ground = groundOf(drawn, look)
+  const [first] = drawn.lines
+  return picture(
+    look,
+    [
+      first ? fillBelow(first, ground) : '',
+      ...amountsUp(drawn, ground),
+      ...timeAlong(drawn, ground),
+      ...drawn.lines.map((_, i) => strokeOf(drawn, i, ground)),
+      ...marksOn(drawn, ground),
+      ...drawn.lines.map((_, i) => flagOf(drawn, i, ground)),
+      gapOf(drawn, ground),
+    ].join(''),
+  )
+}
+
+/** Where things stand in a picture: places of years and amounts, edges, and which way a text is anchored. */
+interface Ground {
+  readonly look: Look
+  readonly longest: number
+  readonly x: ReturnType<typeof scale>
+  readonly y: ReturnType<typeof scale>
+  readonly bottom: number
+  readonly inset: number
+  readonly before: 'start' | 'end'
+  readonly after: 'start' | 'end'
+}
+
+function groundOf({ lines }: BalanceDrawn, look: Look): Ground {
+  const { fontSize, isRtl } = look
   const all = lines.flatMap(({ points }) => points)
   const longest = Math.max(1 / 12, ...all.map(({ years }) => years))
   const most = Math.max(1, ...all.map(({ owed }) => owed))
-  const [top, bottom] = [fontSize * 2.4, look.height - fontSize * 1.9]
-  const inset = fontSize * 0.6
+  const [top, bottom, inset] = [fontSize * 2.4, look.height - fontSize * 1.9, fontSize * 0.6]
   const [left, right] = [inset, look.width - inset]
-  const x = scale([0, longest], isRtl ? [right, left] : [left, right])
-  const y = scale([0, most], [bottom, top])
   const [before, after] = isRtl ? (['end', 'start'] as const) : (['start', 'end'] as const)
+  return {
+    look,
+    longest,
+    x: scale([0, longest], isRtl ? [right, left] : [left, right]),
+    y: scale([0, most], [bottom, top]),
+    bottom,
+    inset,
+    before,
+    after,
+  }
+}
 
-  const ruler = y
-    .ticks(4)
-    .filter((amount) => amount > 0)
-    .map((amount) => {
-      const at = round(y(amount))
-      const tick = tag('line', {
-        x1: x(0),
-        x2: x(0) + (isRtl ? -8 : 8),
-        y1: at,
-        y2: at,
-        stroke: colours.soft,
-      })
-      return (
-        tag('line', { x1: left, x2: right, y1: at, y2: at, stroke: colours.line }) +
-        tick +
-        label(
-          drawn.short(amount),
-          { x: x(0) + (isRtl ? -12 : 12), y: at - 4, anchor: before, colour: colours.soft },
-          look,
-        )
-      )
-    })
-  const room = Math.max(2, Math.floor(look.width / (widthOf(drawn.inYears(10), look) + 24)))
+type Point = BalanceOverTime['points'][number]
+
+function fillBelow({ points }: BalanceOverTime, { x, y, bottom, look }: Ground): string {
+  const beneath = area<Point>(
+    ({ years }) => round(x(years)),
+    bottom,
+    ({ owed }) => round(y(owed)),
+  )
+  return tag('path', { d: beneath(points) ?? '', fill: look.colours.fill })
+}
+
+/** Amounts up the side, each with a line across. */
+function amountsUp({ short }: BalanceDrawn, { x, y, inset, before, look }: Ground): string[] {
+  const { colours, isRtl } = look
+  const amounts = y.ticks(4).filter((amount) => amount > 0)
+  return amounts.map((amount) => {
+    const at = { y1: round(y(amount)), y2: round(y(amount)) }
+    const across = { x1: inset, x2: look.width - inset, stroke: colours.line }
+    const tick = { x1: x(0), x2: x(0) + (isRtl ? -8 : 8), stroke: colours.soft }
+    const place = { x: x(0) + (isRtl ? -12 : 12), y: at.y1 - 4, anchor: before, colour: colours.soft }
+    return (
+      tag('line', { ...across, ...at }) + tag('line', { ...tick, ...at }) + label(short(amount), place, look)
+    )
+  })
+}
+
+/** Years along the bottom, from now. */
+function timeAlong({ now, inYears }: BalanceDrawn, ground: Ground): string[] {
+  const { x, bottom, inset, before, after, look } = ground
+  const { colours } = look
+  const room = Math.max(2, Math.floor(look.width / (widthOf(inYears(10), look) + 24)))
   const years = x.ticks(room).filter((one) => Number.isInteger(one))
   const times = years.map((one, i) => {
     const isEdge = x(one) > look.width - 30 || x(one) < 30
     const anchor = isEdge ? (one === 0 ? before : after) : 'middle'
     const roomBetween = Math.abs(x(one) - x(years[i - 1] ?? 0))
-    const inWords = drawn.inYears(one)
-    const fits = roomBetween > widthOf(drawn.now, look) + widthOf(inWords, look) / 2 + 8
-    const said = one === 0 ? drawn.now : i === 1 && fits ? inWords : String(one)
+    const inWords = inYears(one)
+    const fits = roomBetween > widthOf(now, look) + widthOf(inWords, look) / 2 + 8
+    const said = one === 0 ? now : i === 1 && fits ? inWords : String(one)
+    const tick = { x1: round(x(one)), x2: round(x(one)), y1: bottom, y2: bottom + 5, stroke: colours.soft }
     return (
-      tag('line', {
-        x1: round(x(one)),
-        x2: round(x(one)),
-        y1: bottom,
-        y2: bottom + 5,
-        stroke: colours.soft,
-      }) + label(said, { x: x(one), y: look.height - 4, anchor, colour: colours.soft }, look)
+      tag('line', tick) + label(said, { x: x(one), y: look.height - 4, anchor, colour: colours.soft }, look)
     )
   })
-  const axis = tag('line', {
-    x1: left,
-    x2: right,
-    y1: bottom,
-    y2: bottom,
-    stroke: colours.soft,
-  })
+  const axis = { x1: inset, x2: look.width - inset, y1: bottom, y2: bottom, stroke: colours.soft }
+  return [tag('line', axis), ...times]
+}
 
-  type Point = BalanceOverTime['points'][number]
+const colourOf = (i: number, { isTried }: BalanceDrawn, { colours }: Look): string =>
+  colours.parts[isTried && i === 1 ? 2 : i] ?? colours.ink
+
+function strokeOf(drawn: BalanceDrawn, i: number, { x, y, look }: Ground): string {
+  const { isTried, lines } = drawn
   const path = line<Point>(
-    ({ years: at }) => round(x(at)),
+    ({ years }) => round(x(years)),
     ({ owed }) => round(y(owed)),
   )
-  const beneath = area<Point>(
-    ({ years: at }) => round(x(at)),
-    bottom,
-    ({ owed }) => round(y(owed)),
-  )
-  const colourOf = (i: number) => colours.parts[isTried && i === 1 ? 2 : i] ?? colours.ink
-  const [first] = lines
-  const fill = first ? tag('path', { d: beneath(first.points) ?? '', fill: colours.fill }) : ''
-  const strokes = lines.map(({ points }, i) =>
-    tag('path', {
-      d: path(points) ?? '',
-      fill: 'none',
-      stroke: colourOf(i),
-      'stroke-width': 3,
-      'stroke-linejoin': 'round',
-      ...((isTried ? i === 0 : i > 0) && { 'stroke-dasharray': isTried ? '7 5' : `${12 - i * 3} 5` }),
-    }),
-  )
-  const flags = lines.map(({ points, end, name }, i) => {
-    const last = points.at(-1)
-    if (!last) return ''
-    const at = x(last.years)
-    // One above the other, so that none stands on another.
-    const step = fontSize * 1.5 * (lines.length - 1 - i)
-    const height = Math.min(bottom - fontSize * 2.2, y(last.owed) - fontSize * 0.7) - step
-    const whole = lines.length > 1 && name ? `${name}, ${end}` : end
-    const said = widthOf(whole, look) < look.width - 2 * inset ? whole : end
-    const wide = widthOf(said, look) + 8
-    const [roomLeft, roomRight] = [at - inset, look.width - inset - at]
-    const placed =
-      roomLeft >= wide
-        ? { x: at - 6, anchor: 'end' as const }
-        : roomRight >= wide
-          ? { x: at + 6, anchor: 'start' as const }
-          : { x: inset, anchor: 'start' as const }
-    return (
-      tag('line', {
-        x1: round(at),
-        x2: round(at),
-        y1: round(y(last.owed)),
-        y2: round(height - fontSize * 0.6),
-        stroke: colourOf(i),
-        'stroke-width': 2,
-      }) + label(said, { ...placed, y: height, colour: colourOf(i), bold: true }, look)
-    )
+  const isDashed = isTried ? i === 0 : i > 0
+  return tag('path', {
+    d: path(lines[i]?.points ?? []) ?? '',
+    fill: 'none',
+    stroke: colourOf(i, drawn, look),
+    'stroke-width': 3,
+    'stroke-linejoin': 'round',
+    ...(isDashed && { 'stroke-dasharray': isTried ? '7 5' : `${12 - i * 3} 5` }),
   })
-  const marks = (drawn.marks ?? [])
-    .filter(({ years: at }) => at <= longest)
-    .map(({ years: at, said }, i) => {
-      // One below the other, above the lines.
-      const [place, height] = [x(at), fontSize * (1 + i * 1.25)]
-      const isTight = look.width - place < widthOf(said, look) + 12
+}
+
+/** The day of a loan's last payment; flags stand one above the other, so that none stands on another. */
+function flagOf(drawn: BalanceDrawn, i: number, { x, y, bottom, inset, look }: Ground): string {
+  const { lines } = drawn
+  const { fontSize, width } = look
+  const { points = [], end = '', name = '' } = lines[i] ?? {}
+  const last = points.at(-1)
+  if (!last) return ''
+  const at = x(last.years)
+  const step = fontSize * 1.5 * (lines.length - 1 - i)
+  const height = Math.min(bottom - fontSize * 2.2, y(last.owed) - fontSize * 0.7) - step
+  const whole = lines.length > 1 && name ? `${name}, ${end}` : end
+  const said = widthOf(whole, look) < width - 2 * inset ? whole : end
+  const wide = widthOf(said, look) + 8
+  const placed =
+    at - inset >= wide
+      ? { x: at - 6, anchor: 'end' as const }
+      : width - inset - at >= wide
+        ? { x: at + 6, anchor: 'start' as const }
+        : { x: inset, anchor: 'start' as const }
+  const colour = colourOf(i, drawn, look)
+  const pole = { x1: round(at), x2: round(at), y1: round(y(last.owed)), y2: round(height - fontSize * 0.6) }
+  return (
+    tag('line', { ...pole, stroke: colour, 'stroke-width': 2 }) +
+    label(said, { ...placed, y: height, colour, bold: true }, look)
+  )
+}
+
+/** Moments that matter, said one below the other above the lines. */
+function marksOn({ marks = [] }: BalanceDrawn, { x, bottom, longest, look }: Ground): string[] {
+  const { colours, fontSize } = look
+  return marks
+    .filter(({ years }) => years <= longest)
+    .map(({ years, said }, i) => {
+      const [at, height] = [x(years), fontSize * (1 + i * 1.25)]
+      const isTight = look.width - at < widthOf(said, look) + 12
+      const place = isTight ? { x: at - 6, anchor: 'end' as const } : { x: at + 6, anchor: 'start' as const }
       return (
         tag('line', {
-          x1: round(place),
-          x2: round(place),
+          x1: round(at),
+          x2: round(at),
           y1: bottom,
           y2: round(height - fontSize * 0.7),
           stroke: colours.ink,
           'stroke-width': 1.5,
           'stroke-dasharray': '2 4',
-        }) +
-        label(
-          said,
-          {
-            x: place + (isTight ? -6 : 6),
-            y: height,
-            anchor: isTight ? 'end' : 'start',
-            colour: colours.ink,
-            bold: true,
-          },
-          look,
-        )
+        }) + label(said, { ...place, y: height, colour: colours.ink, bold: true }, look)
       )
     })
-  const between = gap
-    ? label(
-        gap,
-        {
-          x: isRtl ? inset : look.width - inset,
-          y: fontSize * 1.2,
-          anchor: after,
-          colour: colours.ink,
-          bold: true,
-        },
-        look,
-      )
-    : ''
-  return picture(look, [fill, ...ruler, axis, ...times, ...strokes, ...marks, ...flags, between].join(''))
+}
+
+/** By how much the end of what is tried differs, in the corner over it. */
+function gapOf({ gap }: BalanceDrawn, { inset, after, look }: Ground): string {
+  const { colours, fontSize, isRtl, width } = look
+  const x = isRtl ? inset : width - inset
+  return gap ? label(gap, { x, y: fontSize * 1.2, anchor: after, colour: colours.ink, bold: true }, look) : ''
 }

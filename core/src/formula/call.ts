@@ -4,7 +4,7 @@ import type { Expression } from './expression'
 import type { Typed } from './fit'
 import { builtIns, builtInNamed } from './functions'
 import type { BuiltIn } from './functions/function'
-import { conversionTo } from './functions/often'
+import { CONVERSION, conversionTo } from './functions/often'
 import { nearest } from './nearest'
 import { plainName, type SyntaxNode } from './syntax'
 import { BARE, YES_NO, type Unit } from './unit'
@@ -106,7 +106,7 @@ function conversion(name: string, amount: Typed, frequency: Typed | undefined, t
     throw new Fault({ code: 'PERIOD_NEEDED', function: name, text: amount.text }, amount)
   return {
     op: 'call',
-    name: 'convert period',
+    name: CONVERSION,
     args: [
       amount.expression,
       { op: 'text', value: from },

@@ -8,7 +8,7 @@ import { Stopped, type Computed, type FigureSet, type LoanRun } from './computed
 import type { Comparison, Expression } from './expression'
 import type { Arguments, Surroundings } from './functions/function'
 import type { FunctionNamed } from './functions/light'
-import { convertPeriod } from './functions/often'
+import { CONVERSION, convertPeriod } from './functions/often'
 import type { Period } from './unit'
 import { spend } from '../work'
 
@@ -51,7 +51,7 @@ export function evaluateExpression(expression: Expression, values: Values): Comp
       return laterDate(of(expression.date), asDecimal(of(expression.months)), expression.back)
     case 'call': {
       const args = expression.args.map((arg) => (arg === null ? undefined : of(arg)))
-      if (expression.name === 'convert period') return conversion(args)
+      if (expression.name === CONVERSION) return conversion(args)
       const builtIn = values.functionNamed(expression.name)
       assert(builtIn !== undefined, `the function ${expression.name} exists`)
       const result = builtIn.work(argumentsOf(args), values)

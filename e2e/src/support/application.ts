@@ -23,7 +23,11 @@ export interface Application {
 /** Nothing slides or fades while a test waits for it; what follows an animation's end still does. */
 function withoutMotion(): void {
   const still = new CSSStyleSheet()
-  still.replaceSync('* { transition-duration: 1ms !important; animation-duration: 1ms !important; }')
+  still.replaceSync(`
+    * { transition-duration: 1ms !important; animation-duration: 1ms !important; }
+    /* Given a duration, being seen is a transition too, and what is not seen yet takes no focus. */
+    #app:has(> .calculator), .calculator, .calculator * { transition: none !important; }
+  `)
   document.adoptedStyleSheets = [still]
 }
 
@@ -134,7 +138,10 @@ const untilQuiet = (page: Page): Promise<void> =>
 /** Waits until scripts have taken over what the server drew of a visitor's page, where there is one. */
 export const takenOver = (page: Page | Frame): Promise<void> =>
   eventually(
-    async () => (await page.$('#app[data-drawn]')) === null,
+    () =>
+      page.evaluate(
+        () => !document.getElementById('calculator') || document.documentElement.dataset.ready === 'true',
+      ),
     () => 'the scripts have not taken the page over',
   )
 

@@ -45,10 +45,27 @@ export const hebrewTexts = {
   balancePicture: { label: 'מה עוד חייבים' },
   yearlyPicture: { label: 'לאן הולך הכסף' },
   whatIf: { label: 'ומה אם' },
+  propertyTax: { label: 'ארנונה' },
+  homeInsurance: { label: 'ביטוח דירה' },
+  withCosts: {
+    label: 'עם ארנונה וביטוח',
+    sentence: 'מה שכדאי לשים בצד עם כל תשלום בשביל הארנונה והביטוח של שנה.',
+    parts: [
+      { label: inHebrew('קרן'), amount: 'the loan.first principal' },
+      { label: inHebrew('ריבית'), amount: 'the loan.first interest' },
+      { label: inHebrew('ארנונה'), amount: 'per payment(property tax, payment frequency)' },
+      { label: inHebrew('ביטוח דירה'), amount: 'per payment(home insurance, payment frequency)' },
+    ],
+  },
+  borrowed: { label: 'ההלוואה' },
+  ratePerPayment: { label: 'הריבית לכל תשלום' },
+  paymentsInAll: { label: 'מספר התשלומים' },
+  paidBack: { label: 'סך הכול מוחזר' },
+  howWorkedOut: { label: 'איך זה חושב' },
   schedule: { label: 'שנה אחר שנה' },
   assumptions: {
     label: 'מה החישוב מניח',
-    text: { 'en-CA': paragraphs('מיסים וביטוח דירה אינם כלולים.') },
+    text: { 'en-CA': paragraphs('ארנונה וביטוח דירה נכללים רק אם ציינתם אותם.') },
   },
   keeping: { label: 'לשמור את התוצאות' },
 }

@@ -58,10 +58,12 @@ test('two people’s changes to different fields, languages, terms and steps are
   const step = (id: string) => document.steps.find((one) => one.id === id)
   expect(step('rate')).toMatchObject({ default: '5.1', label: { 'en-CA': 'Rate', 'fr-CA': 'Taux' } })
   expect(step('loan')).toMatchObject({ terms: { term: 'years(20)' } })
-  expect(document.steps.map(({ id }) => id).slice(3, 8)).toEqual([
+  expect(document.steps.map(({ id }) => id).slice(3, 10)).toEqual([
     'rate',
     'theirs',
     'frequency',
+    'propertyTax',
+    'homeInsurance',
     'loan',
     'mine',
   ])

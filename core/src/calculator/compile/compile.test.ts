@@ -242,6 +242,7 @@ describe('circles', () => {
       'chart',
       'chart',
       'whatIf',
+      'explanation',
       'schedule',
       'assumptions',
       'actions',

@@ -184,6 +184,8 @@ describe('a range that follows from other answers', () => {
 test.each([
   ['round up(home price / 3)', false],
   ['if credit = "annual percentage rate" then 1 else 2', false],
+  ['per month(yearly(home price))', false],
+  ['rate per payment(rate, payment frequency)', false],
   ['balance after(the loan, 60)', true],
   ['effective rate(rate, 12) * 2', true],
 ])('a program with “%s” needs what a page fetches later: %s', (formula, needs) => {

@@ -1,3 +1,4 @@
+import { CONVERSION } from '../../formula/functions/often'
 import { lightNamed } from '../../formula/functions/light'
 import type { Program } from '../program'
 import { isNarrowing } from './question-state'
@@ -11,7 +12,9 @@ export const needsFurther = ({ steps }: Program): boolean =>
 
 /** In an expression only functions have names. */
 const callsFurther = (formulas: string): boolean =>
-  [...formulas.matchAll(/"name":"([^"]+)"/g)].some(([, name = '']) => !lightNamed(name))
+  [...formulas.matchAll(/"name":"([^"]+)"/g)].some(
+    ([, name = '']) => name !== CONVERSION && !lightNamed(name),
+  )
 
 const furtherKinds: ReadonlySet<string> = new Set([
   'affordability',

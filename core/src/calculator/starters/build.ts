@@ -370,6 +370,47 @@ const picturesOf = ({ loan, shownWhen }: ReadoutOf<'schedule'>): ReadoutOf<'char
     shownWhen,
   }))
 
+/** How the figures of a scheduled loan come about, with the visitor's own: before the schedule. */
+function workedOut(
+  { loan: id, shownWhen }: ReadoutOf<'schedule'>,
+  steps: readonly CalculatorStep[],
+): CalculatorStep[] {
+  const found = steps.find((step) => step.id === id)
+  if (found?.kind !== 'loan' || steps.some((step) => step.kind === 'readout' && step.shows === 'explanation'))
+    return []
+  const { name, options } = found
+  const compounds = typeof options.compounding === 'number' ? `, ${options.compounding}` : ''
+  return [
+    working('borrowed', 'borrowed', `${name}.principal`, {
+      unit: 'money',
+      shown: t('You borrow', 'Vous empruntez'),
+    }),
+    working(
+      'ratePerPayment',
+      'rate per period',
+      `rate per payment(${name}.rate, ${name}.frequency${compounds})`,
+      { unit: 'percent', shown: t('Rate for each payment', 'Taux par versement') },
+    ),
+    working('paymentsInAll', 'payment count', `${name}.payments`, {
+      unit: 'count',
+      shown: t('Number of payments', 'Nombre de versements'),
+    }),
+    working('paidBack', 'paid back', `${name}.total paid`, {
+      unit: 'money',
+      shown: t('Paid back in all', 'Remboursé en tout'),
+    }),
+    {
+      ...readout(
+        'howWorkedOut',
+        'how it was worked out',
+        t('How this was worked out', 'Comment on y arrive'),
+        shownWhen,
+      ),
+      shows: 'explanation',
+    },
+  ]
+}
+
 const withKeeping = (steps: readonly CalculatorStep[]): CalculatorStep[] => {
   const drawn = new Set(
     steps.flatMap((step) => (step.kind === 'readout' && step.shows === 'chart' ? [step.chart] : [])),
@@ -377,7 +418,12 @@ const withKeeping = (steps: readonly CalculatorStep[]): CalculatorStep[] => {
   return [
     ...steps.flatMap((step): CalculatorStep[] =>
       step.kind === 'readout' && step.shows === 'schedule'
-        ? [...picturesOf(step).filter(({ chart }) => !drawn.has(chart)), whatIfAbout(step), step]
+        ? [
+            ...picturesOf(step).filter(({ chart }) => !drawn.has(chart)),
+            whatIfAbout(step),
+            ...workedOut(step, steps),
+            step,
+          ]
         : [step],
     ),
     keeping,

@@ -16,7 +16,7 @@ import {
   t,
   working,
 } from './build'
-import { downPayment, homePrice, loanTerm, rate } from './mortgage-payment'
+import { downPayment, homePrice, loanTerm, ownersCosts, paymentWithCosts, rate } from './mortgage-payment'
 
 /** The least down payment in steps of the price, and one premium by loan-to-value added to the loan. */
 export const insuredPurchase = (): CalculatorDocument =>
@@ -32,6 +32,7 @@ export const insuredPurchase = (): CalculatorDocument =>
       loanTerm(),
       rate(),
       frequency(),
+      ...ownersCosts(),
       working('leastDown', 'least down payment', 'minimum down payment(home price, [500000], [5, 10])', {
         unit: 'money',
         note: '5 % of the first 500,000 and 10 % of the rest, up to the next cent.',
@@ -70,6 +71,7 @@ export const insuredPurchase = (): CalculatorDocument =>
         { options: { compounding: 2 } },
       ),
       paymentFigure('the loan'),
+      paymentWithCosts('the loan'),
       figure(
         'premiumFigure',
         'premium figure',

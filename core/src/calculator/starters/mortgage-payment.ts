@@ -1,4 +1,5 @@
 import type { CalculatorDocument } from '../document/document'
+import type { CalculatorStep, ReadoutOf } from '../document/steps'
 import {
   assumptions,
   calculator,
@@ -7,9 +8,11 @@ import {
   interestFigure,
   loan,
   money,
+  partsOfPayment,
   paymentFigure,
   percent,
   proof,
+  readout,
   rich,
   schedule,
   sentence,
@@ -76,6 +79,47 @@ export const rate = (byDefault = '4.64', label = t('Rate a year', 'Taux annuel')
     { slider: true, help: t('The yearly rate you were quoted.', 'Le taux annuel qui vous a été proposé.') },
   )
 
+/** What a home costs its owner besides the loan, if the visitor knows it. */
+export const ownersCosts = (): CalculatorStep[] => [
+  money(
+    'propertyTax',
+    'property tax',
+    t('Property tax', 'Taxe foncière'),
+    { default: null, least: 0, most: 100_000, step: 50, usual: [300, 20_000] },
+    { per: 'year', required: false },
+  ),
+  money(
+    'homeInsurance',
+    'home insurance',
+    t('Home insurance', 'Assurance habitation'),
+    { default: null, least: 0, most: 60_000, step: 50, usual: [400, 6_000] },
+    { per: 'year', required: false },
+  ),
+]
+
+/** The payment of a loan with what goes to tax and insurance each time; shown once one of them is given. */
+export const paymentWithCosts = (loanName: string): ReadoutOf<'meter'> => ({
+  ...readout(
+    'withCosts',
+    'payment with tax and insurance',
+    t('With tax and insurance', 'Avec taxe et assurance'),
+    'property tax + home insurance > 0',
+  ),
+  shows: 'meter',
+  parts: [
+    ...partsOfPayment(loanName),
+    { label: t('property tax', 'taxe foncière'), amount: 'per payment(property tax, payment frequency)' },
+    {
+      label: t('home insurance', 'assurance habitation'),
+      amount: 'per payment(home insurance, payment frequency)',
+    },
+  ],
+  sentence: t(
+    'What to put aside with each payment for a year’s tax and insurance.',
+    'Ce qu’il faut mettre de côté à chaque versement pour la taxe et l’assurance d’une année.',
+  ),
+})
+
 /** From a price, a down payment, a term, a rate and a frequency to what is paid. Half-yearly compounding. */
 export const mortgagePayment = (): CalculatorDocument =>
   calculator({
@@ -90,6 +134,7 @@ export const mortgagePayment = (): CalculatorDocument =>
       loanTerm(),
       rate(),
       frequency(),
+      ...ownersCosts(),
       loan(
         'loan',
         'the loan',
@@ -102,6 +147,7 @@ export const mortgagePayment = (): CalculatorDocument =>
         { options: { compounding: 2 } },
       ),
       { ...paymentFigure('the loan'), shownWhen: 'the loan.principal > 0' },
+      paymentWithCosts('the loan'),
       { ...interestFigure('the loan'), shownWhen: 'the loan.principal > 0' },
       { ...endFigure('the loan'), shownWhen: 'the loan.principal > 0' },
       sentence(
@@ -116,8 +162,8 @@ export const mortgagePayment = (): CalculatorDocument =>
       ),
       schedule('loan', { shownWhen: 'the loan.principal > 0' }),
       assumptions(
-        ['Property tax and home insurance are left out.'],
-        ['Les taxes foncières et l’assurance habitation sont exclues.'],
+        ['Property tax and home insurance are in the payment only where you give them.'],
+        ['La taxe foncière et l’assurance habitation ne comptent que si vous les indiquez.'],
       ),
     ],
     proofs: [

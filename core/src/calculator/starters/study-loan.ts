@@ -103,5 +103,6 @@ export const studyLoan = (): CalculatorDocument =>
           'interest paid.payment': '199.69',
         },
       ),
+      proof('paid', 'its interest paid meanwhile', { during: 'paid' }, { 'the loan.payment': '199.69' }),
     ],
   })

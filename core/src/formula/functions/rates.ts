@@ -2,15 +2,14 @@ import { annualPercentageRateOfChargeOfLoan, annualPercentageRateOfLoan } from '
 import { minimumDownPayment } from '../../lending/insurance'
 import { paymentsToRepay } from '../../loan/closed-forms'
 import { levelPaymentExact } from '../../loan/level-payment'
-import { fractionToDecimal } from '../../money/fraction'
 import { Decimal } from '../../money/decimal'
 import { roundWhole } from '../../money/rounding'
-import { readRate } from '../../rates/percent'
 import { effectiveAnnualRate, equivalentRate, type PeriodicRate } from '../../rates/periodic-rate'
 import { factsOf, type Frequency } from '../../rates/frequency'
 import { Stopped, type LoanRun } from '../computed'
 import { MONEY, moneyPer, NUMBER, PERCENT, type Wanted } from '../unit'
 import type { Arguments, BuiltIn } from './function'
+import { rateAt, timesAt } from './payment-rate'
 
 const loan = { name: 'loan', takes: { is: 'figures', of: 'loan' } } as const
 const percent = { is: 'percent' } as const satisfies Wanted
@@ -58,21 +57,6 @@ export const rateFunctions: readonly BuiltIn[] = [
         balloon: 0,
         due: 'end',
       })
-    },
-  },
-  {
-    name: 'rate per payment',
-    group: 'rates',
-    parameters: [
-      { name: 'rate', takes: percent },
-      { name: 'frequency', takes: { is: 'frequency' } },
-      { name: 'compounding', takes: { is: 'number' }, optional: true },
-    ],
-    gives: PERCENT,
-    work: (args) => {
-      const { perYear } = factsOf(args.text(1) as Frequency)
-      const { exact } = equivalentRate(rateAt(args, 0), args.has(2) ? timesAt(args, 2) : perYear, perYear)
-      return fractionToDecimal(exact).times(100)
     },
   },
   {
@@ -135,12 +119,6 @@ export const rateFunctions: readonly BuiltIn[] = [
   },
 ]
 
-function rateAt(args: Arguments, index: number): Decimal {
-  const rate = readRate(args.decimal(index), 'rate')
-  if (!rate.ok) throw new Stopped({ code: 'REFUSED', refusal: rate })
-  return rate.value
-}
-
 /** The rate of one payment from the rate at the second place, and how often is paid and compounded. */
 function ratePerPayment(args: Arguments, frequencyAt: number, compoundingAt: number): PeriodicRate {
   const { perYear } = factsOf(args.has(frequencyAt) ? (args.text(frequencyAt) as Frequency) : 'monthly')
@@ -149,10 +127,4 @@ function ratePerPayment(args: Arguments, frequencyAt: number, compoundingAt: num
     args.has(compoundingAt) ? timesAt(args, compoundingAt) : perYear,
     perYear,
   )
-}
-
-function timesAt(args: Arguments, index: number): number {
-  const times = args.whole(index)
-  if (times < 1 || times > 366) throw new Stopped({ code: 'NOT_WHOLE', what: 'compounding' })
-  return times
 }

@@ -35,11 +35,38 @@ const examples: Record<Question['asks'], string> = {
 
 const figures = computed(() => createFigures(props.document.languages[0] ?? 'en-CA', props.document.currency))
 const unread = useUnread()
-const text = ref(unread.texts[props.id] ?? textOfAnswer(props.question, props.value, figures.value))
+/** What a text comes to: an answer; or why it is none, and what it could mean where that is more than one thing. */
+type Judged =
+  | { readonly isAnswer: true; readonly answer: unknown }
+  | { readonly isAnswer: false; readonly problem: string; readonly couldBe: readonly unknown[] }
+
+function judge(typed: string): Judged {
+  const place = { locale: props.document.languages[0] ?? 'en-CA', currency: props.document.currency }
+  const none = (problem: string, couldBe: readonly unknown[] = []): Judged => ({
+    isAnswer: false,
+    problem,
+    couldBe,
+  })
+  const answer = readTyped(props.question, typed, unitOf(props.value), place)
+  if (answer === null) return none(props.emptyMeans === undefined ? 'This cannot be empty.' : '')
+  if (props.question.asks === 'date' && typed.trim() === 'today') return { isAnswer: true, answer: 'today' }
+  if (isUnreadable(answer) && answer.couldBe.length > 0) return none('Which do you mean?', answer.couldBe)
+  if (isUnreadable(answer) || isNegative(answer)) return none(examples[props.question.asks])
+  return { isAnswer: true, answer }
+}
+
+const left = unread.texts[props.id]
+const text = ref(left ?? textOfAnswer(props.question, props.value, figures.value))
 const typing = ref(false)
-const problem = ref(props.id in unread.texts ? examples[props.question.asks] : '')
+const problem = ref('')
 /** What the text could mean where it could mean more than one thing; chosen by a click. */
 const couldBe = ref<readonly unknown[]>([])
+if (left !== undefined) say(judge(left))
+
+function say(judged: Judged): void {
+  problem.value = judged.isAnswer ? '' : judged.problem
+  couldBe.value = judged.isAnswer ? [] : judged.couldBe
+}
 
 watch(
   () => props.value,
@@ -51,37 +78,23 @@ watch(
 function take(typed: string): void {
   text.value = typed
   typing.value = true
-  const place = {
-    locale: props.document.languages[0] ?? 'en-CA',
-    currency: props.document.currency,
-  }
-  couldBe.value = []
-  const answer = readTyped(props.question, typed, unitOf(props.value), place)
-  if (answer === null) problem.value = props.emptyMeans === undefined ? 'This cannot be empty.' : ''
-  else if (props.question.asks === 'date' && typed.trim() === 'today') accept('today')
-  else if (isUnreadable(answer) && answer.couldBe.length > 0) {
-    couldBe.value = answer.couldBe
-    problem.value = 'Which do you mean?'
-  } else if (isUnreadable(answer) || isNegative(answer)) problem.value = examples[props.question.asks]
-  else accept(answer)
+  const judged = judge(typed)
+  say(judged)
   unread.set(props.id, problem.value ? typed : undefined)
-}
-
-function accept(answer: unknown): void {
-  problem.value = ''
-  emit('change', answer)
+  if (judged.isAnswer) emit('change', judged.answer)
 }
 
 /** One of the answers the text could mean. */
 function mean(answer: unknown): void {
-  couldBe.value = []
+  say({ isAnswer: true, answer })
   text.value = textOfAnswer(props.question, answer, figures.value)
   unread.set(props.id, undefined)
-  accept(answer)
+  emit('change', answer)
 }
 
-const isNegative = (answer: unknown) =>
-  ['money', 'percent', 'share'].includes(props.question.asks) && JSON.stringify(answer).includes('-')
+function isNegative(answer: unknown): boolean {
+  return ['money', 'percent', 'share'].includes(props.question.asks) && JSON.stringify(answer).includes('-')
+}
 
 /** Only a field that is left empty is meant to be empty: on the way to another answer it is so for a moment. */
 function leave(): void {
