@@ -8,6 +8,7 @@ import {
   goTo,
   placedFrame,
   press,
+  takenOver,
   textOf,
   useApplication,
 } from './support/application'
@@ -186,6 +187,7 @@ describe('a script that does not arrive', () => {
       async () => (await page.$('#not-started')) === null,
       () => 'no script has come',
     )
+    await takenOver(page)
     await fill(page, '#answer-homePrice', '500000')
     await expectText(page, '.payment .figure', '099')
   })
