@@ -87,7 +87,8 @@ async function takeOver(isAsDrawn: boolean): Promise<void> {
   document.dispatchEvent(new Event('vivid-meter:taking-over'))
   ;(isAsDrawn ? createSSRApp : createApp)(Page).mount(place)
   delete root.dataset.waits
-  await turnsTaken()
+  // Drawn anew it answers at once; what is taken over answers when its last part has had its turn.
+  if (isAsDrawn) await turnsTaken()
   putBack()
   delete place.dataset.drawn
   root.dataset.ready = 'true'
