@@ -11,14 +11,15 @@ import {
 
 const app = useApplication()
 
-/** A page whose scripts wait until they are let through. */
-async function openBeforeScripts(path: string) {
+/** A page whose scripts wait until they are let through, but for those that never come. */
+async function openBeforeScripts(path: string, lost = /^$/) {
   const page = await app.visit('about:blank')
   await page.setRequestInterception(true)
   let letThrough = () => undefined as void
   const gate = new Promise<void>((open) => (letThrough = open))
   page.on('request', (request) => {
-    if (request.resourceType() === 'script') void gate.then(() => request.continue())
+    if (lost.test(request.url())) void request.abort()
+    else if (request.resourceType() === 'script') void gate.then(() => request.continue())
     else void request.continue()
   })
   await eventually(
@@ -100,6 +101,50 @@ test('what was typed and chosen before the scripts came is worked out then, and 
     document.activeElement?.id,
   ])
   expect(typed).toEqual(['$500,000', 'monthly', 'answer-rate'])
+})
+
+test.each([
+  ['goes on with what was drawn', /^$/],
+  ['is drawn anew, since words that were drawn do not come', /assets\/english-[^/]*\.js/],
+])('whoever types on while a page %s loses no letter, whenever its scripts come', async (_, lost) => {
+  for (const after of [0, 2, 4, 6]) {
+    const { page, letThrough } = await openBeforeScripts('/c/floating-home-mortgage', lost)
+    await page.$eval('#answer-homePrice', (field) => (field as HTMLInputElement).select())
+    await page.keyboard.press('Backspace')
+    const typed = [...'1234567']
+    for (const [i, key] of typed.entries()) {
+      if (i === after) letThrough()
+      await page.keyboard.type(key)
+      await new Promise((done) => setTimeout(done, 70))
+    }
+    await takenOver(page)
+    await page.type('#whatIf-extra', '100')
+    await expectText(page, '.payment .figure', '$2,')
+    expect(await page.$eval('#answer-homePrice', (field) => (field as HTMLInputElement).value)).toBe(
+      '$1,234,567',
+    )
+    await page.close()
+  }
+})
+
+test('what is typed and pressed while one part after the other takes over is done too', async () => {
+  const { page, letThrough } = await openBeforeScripts('/c/floating-home-mortgage')
+  await page.evaluate(() => {
+    // In the task after the page began to take over no part has had its turn.
+    const { port1, port2 } = new MessageChannel()
+    port1.onmessage = () => {
+      const extra = document.querySelector<HTMLInputElement>('#whatIf-extra')
+      if (extra) extra.value = '250'
+      document.querySelector<HTMLElement>('.schedule .year button')?.click()
+    }
+    document.addEventListener('vivid-meter:taking-over', () => port2.postMessage(undefined))
+  })
+  letThrough()
+  await takenOver(page)
+  await expectText(page, '.what-if .says', 'sooner')
+  expect(await page.$eval('.schedule .year button', (year) => year.getAttribute('aria-expanded'))).toBe(
+    'true',
+  )
 })
 
 test('what was pressed and opened before the scripts came is done then', async () => {

@@ -83,13 +83,13 @@ async function beginPreview(): Promise<void> {
 async function takeOver(isAsDrawn: boolean): Promise<void> {
   const place = document.getElementById('app')
   if (!place) return
-  const putBack = keepTyped(place)
+  const questions = keepTyped(place.querySelector('.questions') ?? place)
   document.dispatchEvent(new Event('vivid-meter:taking-over'))
   ;(isAsDrawn ? createSSRApp : createApp)(Page).mount(place)
+  questions.restore()
   delete root.dataset.waits
-  // Drawn anew it answers at once; what is taken over answers when its last part has had its turn.
-  if (isAsDrawn) await turnsTaken()
-  putBack()
+  await turnsTaken()
+  questions.tell()
   delete place.dataset.drawn
   root.dataset.ready = 'true'
   document.dispatchEvent(new Event('vivid-meter:taken-over'))

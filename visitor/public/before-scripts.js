@@ -11,19 +11,20 @@
 
   /** @type {Set<HTMLElement>} */
   const pressed = new Set()
+  let isBegun = false
   /** @param {Event} event */
   function remember(event) {
     const target = /** @type {HTMLElement} */ (event.target)
+    // What has been taken over answers by itself.
+    if (isBegun && !target.closest('[data-waits-its-turn]')) return
     if (event.type === 'submit') event.preventDefault()
     const what = event.type === 'submit' ? target : target.closest('button[type=button]')
     if (what) pressed.add(/** @type {HTMLElement} */ (what))
   }
   for (const kind of ['click', 'submit']) document.addEventListener(kind, remember, true)
-  // From then on the page answers by itself: what it answers is not done again.
-  document.addEventListener('vivid-meter:taking-over', () => {
-    for (const kind of ['click', 'submit']) document.removeEventListener(kind, remember, true)
-  })
+  document.addEventListener('vivid-meter:taking-over', () => (isBegun = true))
   document.addEventListener('vivid-meter:taken-over', () => {
+    for (const kind of ['click', 'submit']) document.removeEventListener(kind, remember, true)
     for (const one of pressed)
       if (one instanceof HTMLFormElement) one.requestSubmit()
       else one.click()
