@@ -45,7 +45,6 @@ export function visitorPages({ live, now, visitorFolder, handsOver, draw }: Visi
   const router = Router()
   const { page, withoutSheet, sheet, script } = builtPage(visitorFolder)
   const kept = keptForTheMinute<Promise<Page>>(live, now)
-  const pageName = createHash('sha256').update(page).digest('hex').slice(0, 8)
 
   route(router, '/c/:slug', {
     get: [
@@ -121,7 +120,9 @@ export function visitorPages({ live, now, visitorFolder, handsOver, draw }: Visi
       noScript: withoutScript('noScript', program, language, drawn === undefined),
       notStarted: withoutScript('notStarted', program, language, drawn === undefined),
     })
-    const etag = etagOf(served, `${pageName}-${language}${isAlone ? '' : '-framed'}`)
+    // Its own content names it: an upgrade that draws it otherwise, or looks that follow otherwise, make it another.
+    const name = createHash('sha256').update(html).digest('hex').slice(0, 8)
+    const etag = etagOf(served, `${name}-${language}`)
     return {
       html,
       looks,
