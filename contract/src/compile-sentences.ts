@@ -122,6 +122,7 @@ const sentences: Sentences = {
   OPTION_VALUE_MISSING: ({ option }) => `The option ${name(option)} needs a value.`,
   NO_QUESTION: () => 'A calculator needs at least one question.',
   NO_READOUT: () => 'A calculator needs at least one readout.',
+  STAY_NEEDED: () => 'Say in the comparison how long the visitor stays, or leave out the rows until then.',
   TOO_FEW_LOANS: () => 'Choose the loans to be shown: a comparison needs two, a chart one.',
   LENGTH_NEEDED: () =>
     'Say how long the loan runs: a length of time, a number of payments, or the payment itself.',

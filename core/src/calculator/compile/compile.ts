@@ -5,7 +5,7 @@ import { nameFault, plainName, type FormulaReader, type ParsedBefore } from '../
 import { minorDigitsOf } from '../../money/currencies'
 import type { CalculatorDocument, Proof } from '../document/document'
 import type { RateSheet } from '../document/sheets'
-import type { CalculatorStep } from '../document/steps'
+import type { CalculatorStep, ComparisonRow, ReadoutStep } from '../document/steps'
 import type { Program, ProgramStep, ReadyFormula } from '../program'
 import { isGentle, type CompileFault, type CompileProblem } from './compile-problem'
 import { effectiveLoan } from './effective-loan'
@@ -271,11 +271,8 @@ function structureProblems(
     case 'comparison':
       return step.loans.length < 2 ? problem({ code: 'TOO_FEW_LOANS' }, 'loans') : []
     case 'readout':
-      return step.shows === 'chart' &&
-        (step.chart === 'balance' || step.chart === 'yearly') &&
-        step.loans.length === 0
-        ? problem({ code: 'TOO_FEW_LOANS' }, 'loans')
-        : []
+      if (needsLoans(step)) return problem({ code: 'TOO_FEW_LOANS' }, 'loans')
+      return needsStay(step, steps) ? problem({ code: 'STAY_NEEDED' }, 'rows') : []
     case 'section':
     case 'question':
     case 'working':
@@ -287,6 +284,17 @@ function structureProblems(
       return []
   }
 }
+
+const needsLoans = (step: ReadoutStep): boolean =>
+  step.shows === 'chart' && (step.chart === 'balance' || step.chart === 'yearly') && step.loans.length === 0
+
+const untilLeaving: readonly ComparisonRow[] = ['paidUntilLeaving', 'owedAtLeaving', 'costUntilLeaving']
+
+/** Rows until the visitor leaves, of a comparison that does not say when that is. */
+const needsStay = (step: ReadoutStep, steps: readonly CalculatorStep[]): boolean =>
+  step.shows === 'comparison' &&
+  step.rows.some((row) => untilLeaving.includes(row)) &&
+  steps.some((one) => one.kind === 'comparison' && one.id === step.comparison && !one.stay?.trim())
 
 /** Values nothing takes: perhaps a step was forgotten. A working shown to visitors is of use as it is. */
 function unusedProblems(
