@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
+import { hasWord, type Explained } from '@vivid/contract/wording'
 import type { Calculator } from './model/use-calculator'
 
 /** A text whose words of the trade are explained where they stand; `also`: other texts whose words are explained behind it. */
@@ -9,50 +10,42 @@ const {
   also = [],
 } = defineProps<{ text: string; calculator: Calculator; also?: readonly string[] }>()
 
-type Word = Exclude<ReturnType<Calculator['explain']>[number], string>
+type Word = Exclude<Explained, string>
+type Piece = string | (Word & { readonly asks?: string })
 
-const pieces = computed(() => calculator.explain(text))
-const isWord = (piece: string | Word): piece is Word => typeof piece !== 'string'
-/** What the other texts have to explain, and this one has not. */
-const further = computed(() => {
-  const here = pieces.value.filter(isWord)
-  const found = also.flatMap((other) => calculator.explain(other).filter(isWord))
-  return found.filter(
-    ({ means }, i) =>
-      !here.some((one) => one.means === means) && found.findIndex((one) => one.means === means) === i,
+const isWord = (piece: Explained): piece is Word => typeof piece !== 'string'
+/** The text in pieces, then what the other texts have to explain and it has not: each of these asked for by its word. */
+const pieces = computed((): Piece[] => {
+  const explain = calculator.explain.value
+  const own = explain(text)
+  const said = new Set(own.filter(isWord).map(({ means }) => means))
+  const further = also.flatMap((other) =>
+    explain(other).flatMap((piece) => {
+      if (!isWord(piece) || said.has(piece.means)) return []
+      said.add(piece.means)
+      return [' ', { ...piece, asks: calculator.words.value.whatMeans(piece.word) }]
+    }),
   )
+  return [...own, ...further]
 })
-const open = ref<Word>()
-const isOpen = (word: Word) => open.value?.means === word.means
-const toggle = (word: Word) => (open.value = isOpen(word) ? undefined : word)
+const open = ref<Word['means']>()
 const id = useId()
 </script>
 
 <template>
   <template v-for="(piece, i) in pieces" :key="i">
-    <template v-if="!isWord(piece)">{{ piece }}</template>
+    <template v-if="typeof piece === 'string'">{{ piece }}</template>
     <button
       v-else
       type="button"
       class="word"
-      :aria-expanded="isOpen(piece)"
+      :aria-expanded="open === piece.means"
       :aria-controls="id"
-      @click="toggle(piece)"
-      v-text="piece.word"
+      @click="open = open === piece.means ? undefined : piece.means"
+      v-text="piece.asks ?? piece.word"
     ></button>
   </template>
-  <template v-for="word in further" :key="word.word">
-    {{ ' ' }}
-    <button
-      type="button"
-      class="word"
-      :aria-expanded="isOpen(word)"
-      :aria-controls="id"
-      @click="toggle(word)"
-      v-text="calculator.words.value.whatMeans(word.word)"
-    ></button>
-  </template>
-  <span v-if="pieces.length > 1 || further.length > 0" :id="id" class="meaning" role="status">
-    <template v-if="open">{{ open.means(calculator.facts.value) }}</template>
+  <span v-if="hasWord(pieces)" :id="id" class="meaning" role="status">
+    <template v-if="open">{{ open(calculator.facts.value) }}</template>
   </span>
 </template>

@@ -8,7 +8,15 @@ export {
   type Unreadable,
 } from './answer-text'
 export { conventionsSaid } from './conventions'
-export { explained, factsOf, fetchTradeWords, meaningsOn, type Explained, type Meaning } from './meanings'
+export {
+  createExplain,
+  factsOf,
+  fetchTradeWords,
+  hasWord,
+  meaningsOn,
+  type Explained,
+  type Meaning,
+} from './meanings'
 export type { TradeFacts, TradeWords } from './trade-words'
 export { createFigures, figuresFor } from './figures'
 export type { Figures } from './language'

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { compile, evaluate, readMoment, starters } from '@vivid/core'
 import { figuresFor } from './figures'
 import { fetchAllLanguages, spokenLanguages } from './languages'
-import { explained, factsOf, fetchTradeWords, meaningsOn } from './meanings'
+import { createExplain, factsOf, hasWord, fetchTradeWords, meaningsOn } from './meanings'
 import { tradeWordNames, type TradeFacts } from './trade-words'
 
 await fetchAllLanguages()
@@ -16,7 +16,7 @@ const wordsOf = async (locale: string) => {
 }
 const found = async (text: string, locale: string) => {
   const words = await wordsOf(locale)
-  return explained(text, meaningsOn({ languages: [locale] }, words, locale)).flatMap((piece) =>
+  return createExplain(meaningsOn({ languages: [locale] }, words, locale))(text).flatMap((piece) =>
     typeof piece === 'string'
       ? []
       : [[piece.word, tradeWordNames.find((name) => words[name].means === piece.means)]],
@@ -87,7 +87,7 @@ describe('words of the trade are found where they stand', () => {
           word: { 'en-CA': word },
           meaning: { 'en-CA': meaning },
         }))
-        const pieces = explained(text, meaningsOn({ languages: ['en-CA'], meanings }, words, 'en-CA'))
+        const pieces = createExplain(meaningsOn({ languages: ['en-CA'], meanings }, words, 'en-CA'))(text)
         expect(pieces.map((piece) => (typeof piece === 'string' ? piece : piece.word)).join('')).toBe(text)
         const means = pieces.flatMap((piece) => (typeof piece === 'string' ? [] : [piece.means]))
         expect(new Set(means).size).toBe(means.length)
@@ -95,6 +95,17 @@ describe('words of the trade are found where they stand', () => {
       { numRuns: 300 },
     )
   })
+})
+
+test('a label that is nothing but such a word has it', async () => {
+  const explain = createExplain(meaningsOn({ languages: ['en-CA'] }, await wordsOf('en-CA'), 'en-CA'))
+  expect(explain('Balloon')).toHaveLength(1)
+  expect(['Balloon', 'APR', 'Home price', ''].map((text) => hasWord(explain(text)))).toEqual([
+    true,
+    true,
+    false,
+    false,
+  ])
 })
 
 test('the lender’s own words go before the trade’s, in its language, and mean what they say to the letter', async () => {
@@ -106,7 +117,7 @@ test('the lender’s own words go before the trade’s, in its language, and mea
     },
   ]
   const say = async (text: string, locale: string) =>
-    explained(text, meaningsOn({ languages: ['en-CA'], meanings }, await wordsOf(locale), locale)).map(
+    createExplain(meaningsOn({ languages: ['en-CA'], meanings }, await wordsOf(locale), locale))(text).map(
       (piece) => (typeof piece === 'string' ? piece : `<${piece.word}: ${piece.means({})}>`),
     )
   expect(await say('The Balloon.', 'en-CA')).toEqual(['The ', '<Balloon: Ours.>', '.'])

@@ -30,6 +30,10 @@ const fetchers: Readonly<Record<string, () => Promise<{ tradeWords: TradeWords }
   he: () => import('./languages/trade/hebrew'),
 }
 
+/** Whether a text in pieces has a word that is explained; it may be nothing else. */
+export const hasWord = (pieces: readonly Explained[]): boolean =>
+  pieces.some((piece) => typeof piece !== 'string')
+
 /** The words of the trade in a locale's language; none where we explain none in it. */
 export const fetchTradeWords = async (locale: string): Promise<TradeWords | undefined> =>
   (await fetchers[lettersOf(locale)]?.())?.tradeWords
@@ -48,27 +52,29 @@ export function meaningsOn(
   return [...own, ...(words ? tradeWordNames.map((name) => words[name]) : [])]
 }
 
-/** A text with the words in it that are explained, each where it stands first. */
-export function explained(text: string, meanings: readonly Meaning[]): Explained[] {
-  if (meanings.length === 0) return [text]
+/** What finds the words in a text that are explained, each where it stands first. */
+export function createExplain(meanings: readonly Meaning[]): (text: string) => Explained[] {
+  if (meanings.length === 0) return (text) => [text]
   const any = new RegExp(
     `(?<![\\p{L}\\p{M}\\p{N}])(?:${meanings.map(({ match }) => `(${match})`).join('|')})(?![\\p{L}\\p{M}\\p{N}])`,
     'giu',
   )
-  const pieces: Explained[] = []
-  const said = new Set<number>()
-  let at = 0
-  for (const found of text.matchAll(any)) {
-    const which = found.slice(1).findIndex((group) => group !== undefined)
-    const meaning = meanings[which]
-    if (!meaning || said.has(which)) continue
-    said.add(which)
-    if (found.index > at) pieces.push(text.slice(at, found.index))
-    pieces.push({ word: found[0], means: meaning.means })
-    at = found.index + found[0].length
+  return (text) => {
+    const pieces: Explained[] = []
+    const said = new Set<number>()
+    let at = 0
+    for (const found of text.matchAll(any)) {
+      const which = found.slice(1).findIndex((group) => group !== undefined)
+      const meaning = meanings[which]
+      if (!meaning || said.has(which)) continue
+      said.add(which)
+      if (found.index > at) pieces.push(text.slice(at, found.index))
+      pieces.push({ word: found[0], means: meaning.means })
+      at = found.index + found[0].length
+    }
+    if (at < text.length) pieces.push(text.slice(at))
+    return pieces
   }
-  if (at < text.length) pieces.push(text.slice(at))
-  return pieces
 }
 
 /** As it is written, with any white space between its words. */

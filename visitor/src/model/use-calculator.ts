@@ -15,8 +15,8 @@ import {
   type Texts,
 } from '@vivid/core/evaluate'
 import {
+  createExplain,
   doubtSentence,
-  explained,
   factsOf,
   figuresFor,
   formatAsTyped,
@@ -204,9 +204,8 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     setAnswer(question, unit === 'money' ? { money: value.money } : { percent: value.percent })
   }
 
-  const explainable = computed(() => meaningsOn(program.value, source.value.trade, language.value))
-  /** A text with the words in it that are explained. */
-  const explain = (text: string) => explained(text, explainable.value)
+  /** Finds the words in a text that are explained. */
+  const explain = computed(() => createExplain(meaningsOn(program.value, source.value.trade, language.value)))
   /** What they are explained with. */
   const facts = computed(() => (results.value ? factsOf(program.value, results.value, figures.value) : {}))
 

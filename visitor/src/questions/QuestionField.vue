@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, nextTick } from 'vue'
-import { textOfAnswer } from '@vivid/contract/wording'
+import { hasWord, textOfAnswer } from '@vivid/contract/wording'
 import type { Question } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
 import ExplainedText from '../ExplainedText.vue'
@@ -16,7 +16,7 @@ const label = computed(() => calculator.say(question.label) || question.name)
 const help = computed(() => calculator.say(question.help))
 /** Its words besides the help, which may need explaining. */
 const named = computed(() => [label.value, ...(options.value ?? []).map((option) => option.label)])
-const explains = computed(() => named.value.some((text) => calculator.explain(text).length > 1))
+const explains = computed(() => named.value.some((text) => hasWord(calculator.explain.value(text))))
 const problem = computed(() => calculator.problemAt(question.id))
 const doubt = computed(() => calculator.doubtAt(question.id))
 const fieldId = computed(() => `answer-${question.id}`)
