@@ -6,6 +6,7 @@ export type { Further } from './calculator/evaluate/further'
 export type { WhatIf, WhatIfAnswer } from './calculator/evaluate/what-if'
 export { bandOf } from './calculator/bands'
 export { shareOf } from './calculator/evaluate/answers'
+export { lengthOfMonths } from './calculator/length-of-months'
 export { textIn } from './calculator/document/text-in'
 export type { Answers, Program, ProgramStep } from './calculator/program'
 export type {

@@ -134,6 +134,7 @@ test('the light door for visitors', () => {
     'createEvaluatorWith',
     'effectiveAnnualRate',
     'frequencies',
+    'lengthOfMonths',
     'minorDigitsOf',
     'needsFurther',
     'readBy',

@@ -1,3 +1,2 @@
-export type { BalanceOverTime } from './balance-picture'
-export { drawingOf, loanOverTime, type Drawing } from './pictured'
+export { drawingOf } from './pictured'
 export type { Look } from './look'

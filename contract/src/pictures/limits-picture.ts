@@ -15,7 +15,7 @@ export interface LimitsDrawn {
 }
 
 /** How tall the picture of so many limits is in a look's letters. */
-export const limitsHeight = (bars: number, fontSize: number): number => Math.ceil(bars * fontSize * 4.6)
+const limitsHeight = (bars: number, fontSize: number): number => Math.ceil(bars * fontSize * 4.6)
 
 export function limitsPicture({ bars }: LimitsDrawn, look: Look): string {
   const { colours, fontSize, isRtl } = look

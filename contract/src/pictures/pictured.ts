@@ -1,4 +1,5 @@
 import {
+  lengthOfMonths,
   textIn,
   type Evaluation,
   type Ledger,
@@ -23,7 +24,7 @@ interface Pictured<Drawn> {
 }
 
 /** A picture that can be drawn in any look, and what it shows in a sentence. */
-export interface Drawing {
+interface Drawing {
   readonly draw: (look: Look) => string
   readonly sentence: string
 }
@@ -69,7 +70,7 @@ export function drawingOf(
 const YEAR_MS = 365.25 * 86_400_000
 
 /** What is owed on a loan from a day on: now, at the end of each year, and on the day of the last payment. */
-export function loanOverTime(ledger: Ledger, today: string, name: string, figures: Figures): BalanceOverTime {
+function loanOverTime(ledger: Ledger, today: string, name: string, figures: Figures): BalanceOverTime {
   const at = (date: string | undefined, otherwise: number) =>
     date === undefined ? otherwise : Math.max(0, (Date.parse(date) - Date.parse(today)) / YEAR_MS)
   const years = ledger.byYear()
@@ -178,8 +179,7 @@ export function picturedRefinance(
 ): Pictured<BalanceDrawn> | undefined {
   const { picture, whatIf } = figures.words.page
   if (lines.length < 2) return undefined
-  const length = (months: number) =>
-    figures.term({ years: Math.floor(months / 12), months: Math.round(months) % 12 })
+  const length = (months: number) => figures.term(lengthOfMonths(months))
   const [kept = 0, next = 0] = stay?.owed ?? []
   return {
     drawn: {

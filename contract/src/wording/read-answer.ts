@@ -1,4 +1,5 @@
 import {
+  lengthOfMonths,
   minorDigitsOf,
   readIsoDate,
   type Currency,
@@ -104,7 +105,7 @@ export function readTerm(typed: string, locale: string): TermLength | undefined 
     months += (Number(plain) + (hasHalf ? 0.5 : 0)) * monthsEach
   }
   if (!Number.isInteger(months) || months > 12_000) return undefined
-  return { years: Math.floor(months / 12), months: months % 12 }
+  return lengthOfMonths(months)
 }
 
 /** English words are read in every language; so are the language's own. */

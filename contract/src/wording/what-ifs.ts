@@ -1,10 +1,10 @@
 import {
+  lengthOfMonths,
   frequencies,
   type ComparedColumn,
   type Ledger,
   type LoanTerms,
   type Refusal,
-  type TermLength,
   type WhatIf,
 } from '@vivid/core/evaluate'
 import type { Figures } from './language'
@@ -106,6 +106,6 @@ export function gapSaid(
 function timeOf(payments: number, perYear: number, figures: Figures): string {
   const months = Math.floor((payments * 12) / perYear)
   if (months === 0) return counted(payments, figures.words.payments, figures.locale)
-  const length: TermLength = { years: Math.floor(months / 12), months: months % 12 }
+  const length = lengthOfMonths(months)
   return figures.term(length)
 }

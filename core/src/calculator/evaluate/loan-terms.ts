@@ -8,6 +8,7 @@ import type { MinorDigits } from '../../money/currencies'
 import { factsOf, type Frequency } from '../../rates/frequency'
 import { refuse, type Refusal } from '../../refusal'
 import type { StepOf } from '../document/steps'
+import { lengthOfMonths } from '../length-of-months'
 import type { TermsReader } from './terms-reader'
 
 /** A longer grace time is refused by the ledger; here it only keeps the calendar in bounds. */
@@ -52,11 +53,7 @@ export function loanTermsOf(
     untilLoanToValue: terms.percent('terms.insuranceUntil'),
   })
   const term =
-    payments !== undefined
-      ? { payments }
-      : months !== undefined
-        ? { years: Math.floor(months / 12), months: months % 12 }
-        : undefined
+    payments !== undefined ? { payments } : months !== undefined ? lengthOfMonths(months) : undefined
   return {
     principal,
     annualRate,

@@ -5,6 +5,7 @@ import { LARGEST_AMOUNT, minor, type Minor } from '../../money/minor'
 import { HIGHEST_PERCENT } from '../../rates/percent'
 import type { Question } from '../document/questions'
 import type { Share, TermLength } from '../document/shapes'
+import { lengthOfMonths } from '../length-of-months'
 import { shareOf } from './answers'
 
 /** A bound that a formula gave. */
@@ -59,7 +60,7 @@ function figureOf(asks: Question['asks'], { value, unit }: FormulaBound, into: '
       return unit.is === 'money' ? { money: minor(integer(LARGEST_AMOUNT)) } : { percent: percent() }
     case 'term': {
       const months = Math.max(0, integer(LONGEST_MONTHS))
-      return { years: Math.floor(months / 12), months: months % 12 }
+      return lengthOfMonths(months)
     }
     default:
       return integer(LARGEST_AMOUNT)

@@ -8,6 +8,7 @@ import { untilLeaving } from '../../lending/compare'
 import { ladder, type Ladder } from '../../search/ladder'
 import type { TermLength } from '../document/shapes'
 import type { StepOf } from '../document/steps'
+import { lengthOfMonths } from '../length-of-months'
 import type { ComparedColumn, Rung } from '../values'
 import { ratesOf } from './composites'
 import type { TermsReader } from './terms-reader'
@@ -76,10 +77,7 @@ export function comparisonFigures(
 export function rungsOf({ over }: StepOf<'ladder'>, base: LoanTerms, terms: TermsReader): Rung[] {
   const list = (path: string) => (terms.raw(path)?.value ?? []) as readonly Computed[]
   const amounts = (path: string) => list(path).map((one) => roundWhole(one as Decimal).toNumber())
-  const lengths: TermLength[] = amounts('terms.lengths').map((months) => ({
-    years: Math.floor(months / 12),
-    months: months % 12,
-  }))
+  const lengths: TermLength[] = amounts('terms.lengths').map(lengthOfMonths)
   const rates = ratesOf(list('terms.rates'))
   const asked = askedOf()
   const answer = ladder(asked, figuresOfRung)

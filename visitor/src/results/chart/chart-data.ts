@@ -1,4 +1,4 @@
-import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
+import { lengthOfMonths, type Readout, type ReadoutOf } from '@vivid/core/evaluate'
 import type { Calculator } from '../../model/use-calculator'
 
 /** What a chart draws, and the same as words for its table. */
@@ -78,11 +78,7 @@ export function chartData(
       return {
         kind: 'lines',
         across: words.length,
-        places: months.map((month) =>
-          month === 0
-            ? words.whatIf.now
-            : figures.term({ years: Math.floor(month / 12), months: month % 12 }),
-        ),
+        places: months.map((month) => (month === 0 ? words.whatIf.now : figures.term(lengthOfMonths(month)))),
         series: [
           series(words.whatIf.asItIs, owedOn(kept)),
           series(words.picture.refinance.next, owedOn(next)),
