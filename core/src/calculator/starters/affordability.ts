@@ -1,18 +1,7 @@
 import type { CalculatorDocument } from '../document/document'
 import type { CalculatorStep, StepOf } from '../document/steps'
-import {
-  assumptions,
-  calculator,
-  figure,
-  money,
-  percent,
-  proof,
-  readout,
-  rich,
-  section,
-  sentence,
-  t,
-} from './build'
+import { assumptions, figure, money, percent, readout, rich, section, sentence, t } from './build'
+import { calculator, proof } from './whole'
 import { downPayment, homePrice, loanTerm, rate } from './mortgage-payment'
 
 const household: CalculatorStep[] = [

@@ -1,20 +1,7 @@
 import type { CalculatorDocument } from '../document/document'
 import type { CalculatorStep } from '../document/steps'
-import {
-  assumptions,
-  calculator,
-  extra,
-  figure,
-  loan,
-  money,
-  percent,
-  proof,
-  readout,
-  rich,
-  section,
-  t,
-  term,
-} from './build'
+import { assumptions, extra, figure, loan, money, percent, readout, rich, section, t, term } from './build'
+import { calculator, proof } from './whole'
 
 const offers = ['A', 'B', 'C', 'D'] as const
 const defaults = { A: ['4.64', 25, 0], B: ['4.89', 20, 0], C: ['4.39', 30, 0], D: ['4.64', 25, 200] } as const

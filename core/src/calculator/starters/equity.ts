@@ -1,17 +1,6 @@
 import type { CalculatorDocument } from '../document/document'
-import {
-  assumptions,
-  calculator,
-  figure,
-  loan,
-  percent,
-  proof,
-  readout,
-  rich,
-  schedule,
-  t,
-  term,
-} from './build'
+import { assumptions, figure, loan, percent, readout, rich, schedule, t, term } from './build'
+import { calculator, proof } from './whole'
 import { downPayment, homePrice, loanTerm, rate } from './mortgage-payment'
 
 /** A home's value growing, what is owed on it, and what is the owner's after some years. */

@@ -2,14 +2,12 @@ import type { CalculatorDocument } from '../document/document'
 import type { CalculatorStep } from '../document/steps'
 import {
   assumptions,
-  calculator,
   extra,
   figure,
   loan,
   money,
   number,
   paymentFigure,
-  proof,
   readout,
   rich,
   schedule,
@@ -19,6 +17,7 @@ import {
   term,
   yesNo,
 } from './build'
+import { calculator, proof } from './whole'
 import { rate } from './mortgage-payment'
 
 /** What is owed today on a running loan, and how long it still runs. */

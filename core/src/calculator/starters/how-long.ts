@@ -1,5 +1,6 @@
 import type { CalculatorDocument } from '../document/document'
-import { assumptions, calculator, figure, loan, money, proof, rich, schedule, t, term } from './build'
+import { assumptions, figure, loan, money, rich, schedule, t, term } from './build'
+import { calculator, proof } from './whole'
 import { rate } from './mortgage-payment'
 
 /** How long a payment takes to repay what is owed, and what extra would finish by a wanted time. */

@@ -1,18 +1,6 @@
 import type { CalculatorDocument } from '../document/document'
-import {
-  assumptions,
-  calculator,
-  figure,
-  loan,
-  money,
-  paymentFigure,
-  percent,
-  proof,
-  rich,
-  schedule,
-  t,
-  term,
-} from './build'
+import { assumptions, figure, loan, money, paymentFigure, percent, rich, schedule, t, term } from './build'
+import { calculator, proof } from './whole'
 import { rate } from './mortgage-payment'
 
 /** The payment from a rate and an initial yearly repayment percent, with the balance at the end of the fixed period. */

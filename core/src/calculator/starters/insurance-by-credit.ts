@@ -3,18 +3,17 @@ import type { ComparisonRow } from '../document/steps'
 import type { CalculatorStep } from '../document/steps'
 import {
   assumptions,
-  calculator,
   choice,
   figure,
   loan,
   paymentFigure,
-  proof,
   readout,
   rich,
   schedule,
   t,
   working,
 } from './build'
+import { calculator, proof } from './whole'
 import { downPayment, homePrice, loanTerm, rate } from './mortgage-payment'
 
 const bands = [

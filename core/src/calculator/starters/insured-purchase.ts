@@ -1,7 +1,6 @@
 import type { CalculatorDocument } from '../document/document'
 import {
   assumptions,
-  calculator,
   CENT,
   endFigure,
   figure,
@@ -9,13 +8,13 @@ import {
   interestFigure,
   loan,
   paymentFigure,
-  proof,
   readout,
   rich,
   schedule,
   t,
   working,
 } from './build'
+import { calculator, proof } from './whole'
 import { downPayment, homePrice, loanTerm, ownersCosts, paymentWithCosts, rate } from './mortgage-payment'
 
 /** The least down payment in steps of the price, and one premium by loan-to-value added to the loan. */

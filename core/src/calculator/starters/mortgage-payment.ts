@@ -2,7 +2,6 @@ import type { CalculatorDocument } from '../document/document'
 import type { CalculatorStep, ReadoutOf } from '../document/steps'
 import {
   assumptions,
-  calculator,
   endFigure,
   frequency,
   interestFigure,
@@ -11,7 +10,6 @@ import {
   partsOfPayment,
   paymentFigure,
   percent,
-  proof,
   readout,
   rich,
   schedule,
@@ -20,6 +18,7 @@ import {
   t,
   term,
 } from './build'
+import { calculator, proof } from './whole'
 
 export const homePrice = (byDefault = 412_600) =>
   money(

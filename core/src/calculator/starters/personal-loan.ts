@@ -1,19 +1,18 @@
 import type { CalculatorDocument } from '../document/document'
 import {
   assumptions,
-  calculator,
   endFigure,
   figure,
   frequency,
   loan,
   money,
   paymentFigure,
-  proof,
   rich,
   schedule,
   t,
   term,
 } from './build'
+import { calculator, proof } from './whole'
 import { rate } from './mortgage-payment'
 
 /** A plain loan with an arrangement fee, and its cost in one figure. */

@@ -1,5 +1,6 @@
 import type { CalculatorDocument } from '../document/document'
-import { assumptions, calculator, figure, frequency, loan, money, proof, rich, schedule, t } from './build'
+import { assumptions, figure, frequency, loan, money, rich, schedule, t } from './build'
+import { calculator, proof } from './whole'
 import { loanTerm, rate } from './mortgage-payment'
 import { percent } from './build'
 

@@ -1,12 +1,10 @@
 import type { CalculatorDocument } from '../document/document'
 import {
   assumptions,
-  calculator,
   figure,
   loan,
   paymentFigure,
   percent,
-  proof,
   readout,
   rich,
   schedule,
@@ -14,6 +12,7 @@ import {
   term,
   working,
 } from './build'
+import { calculator, proof } from './whole'
 import { downPayment, homePrice, loanTerm, rate } from './mortgage-payment'
 
 /** A fixed period followed by another rate: the balance left then, and the payment afterwards. */

@@ -1,17 +1,6 @@
 import type { CalculatorDocument } from '../document/document'
-import {
-  assumptions,
-  calculator,
-  figure,
-  loan,
-  money,
-  percent,
-  proof,
-  readout,
-  rich,
-  t,
-  working,
-} from './build'
+import { assumptions, figure, loan, money, percent, readout, rich, t, working } from './build'
+import { calculator, proof } from './whole'
 import { loanTerm, rate } from './mortgage-payment'
 
 /** The same loan over rates and lengths at once, as a table and a chart. */

@@ -1,11 +1,9 @@
 import type { CalculatorDocument } from '../document/document'
 import {
   assumptions,
-  calculator,
   figure,
   money,
   percent,
-  proof,
   readout,
   rich,
   section,
@@ -14,6 +12,7 @@ import {
   term,
   yesNo,
 } from './build'
+import { calculator, proof } from './whole'
 
 const verdict = t('Worth it?', 'Est-ce avantageux ?')
 

@@ -1,7 +1,6 @@
 import type { CalculatorDocument } from '../document/document'
 import {
   assumptions,
-  calculator,
   choice,
   endFigure,
   figure,
@@ -10,12 +9,12 @@ import {
   money,
   number,
   paymentFigure,
-  proof,
   rich,
   schedule,
   t,
   term,
 } from './build'
+import { calculator, proof } from './whole'
 import { rate } from './mortgage-payment'
 
 /** Study time without regular payments, then 30-day cycles on a 365-day year. */

@@ -1,13 +1,11 @@
 import type { CalculatorDocument } from '../document/document'
 import {
   assumptions,
-  calculator,
   endFigure,
   figure,
   loan,
   money,
   paymentFigure,
-  proof,
   readout,
   rich,
   schedule,
@@ -16,6 +14,7 @@ import {
   term,
   working,
 } from './build'
+import { calculator, proof } from './whole'
 import { rate } from './mortgage-payment'
 
 /** A vehicle or vessel: price, trade-in, fees that are financed, and an amount left at the end. */
