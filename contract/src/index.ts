@@ -1,5 +1,6 @@
 export { contrast } from './contrast'
 export { darkSide } from './dark-side'
+export { hexOf, hslOf } from './hsl'
 export { AskedDay, OrdinalText } from './bounds'
 export {
   Answered,

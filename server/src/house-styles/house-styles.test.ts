@@ -16,6 +16,15 @@ describe.each(Object.entries(shippedStyles))('%s', (_, { choices }) => {
   test.each(['--ink', '--ink-soft', '--accent'] as const)('%s can be read on paper', (name) =>
     expect(contrast(colourOnPaper(resolveStyle(choices), name), '#ffffff')).toBeGreaterThanOrEqual(4.5),
   )
+
+  // Pictures on paper: text across their ground, and lines and flags in the colours of the parts.
+  test('pictures can be read on paper', () => {
+    const on = (name: `--${string}`) => colourOnPaper(resolveStyle(choices), name)
+    expect(contrast(on('--ink'), on('--accent-soft'))).toBeGreaterThanOrEqual(4.5)
+    expect(contrast(on('--ink-soft'), on('--accent-soft'))).toBeGreaterThanOrEqual(4.5)
+    for (const part of ['--principal', '--interest', '--part-2', '--part-3', '--part-4', '--part-5'] as const)
+      expect([part, contrast(on(part), '#ffffff') >= 3]).toEqual([part, true])
+  })
 })
 
 // The ratios of WCAG 2.2's own examples: black on white, and the greys either side of 4.5 to 1.
