@@ -53,6 +53,30 @@ test('title, questions and result stand there in the lender’s looks before any
   expect(looks).toEqual(['#5b2a86', '412 600 $', true, true])
 })
 
+/** A page that adds up how far what stands on it jumps, in parts of its view (Layout Instability, W3C). */
+async function watchedPage() {
+  const page = await app.visit('about:blank')
+  await page.evaluateOnNewDocument(() => {
+    const shifts: number[] = []
+    Object.assign(window, { shifts })
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) shifts.push((entry as unknown as { value: number }).value)
+    }).observe({ type: 'layout-shift', buffered: true })
+    // The first heading that stands there is the one of the server, where that drew the page.
+    new MutationObserver(() => {
+      const heading = document.querySelector('h1')
+      if (heading && !document.querySelector('[data-first]')) heading.dataset.first = 'true'
+    }).observe(document, { childList: true, subtree: true })
+  })
+  return {
+    page,
+    async jumped() {
+      const shifts = await page.evaluate(() => (window as unknown as { shifts: number[] }).shifts)
+      return shifts.reduce((sum, shift) => sum + shift, 0)
+    },
+  }
+}
+
 test.each([
   ['floating-home-mortgage?lang=en-CA'],
   ['floating-home-mortgage?lang=fr-CA'],
@@ -61,26 +85,35 @@ test.each([
   ['harbour-home-loan'],
   ['replace-your-boat-loan'],
   ['boathouse-rates-at-a-glance'],
+  ['floating-home-mortgage?lang=en-CA&homePrice=500000'],
 ])('scripts take %s over as it stands, and nothing jumps', async (address) => {
-  const page = await app.visit('about:blank')
-  await page.evaluateOnNewDocument(() => {
-    const shifts: number[] = []
-    Object.assign(window, { shifts })
-    new PerformanceObserver((list) => {
-      for (const entry of list.getEntries()) shifts.push((entry as unknown as { value: number }).value)
-    }).observe({ type: 'layout-shift', buffered: true })
-    // The first heading that stands there is the one of the server.
-    new MutationObserver(() => {
-      const heading = document.querySelector('h1')
-      if (heading && !document.querySelector('[data-first]')) heading.dataset.first = 'true'
-    }).observe(document, { childList: true, subtree: true })
-  })
+  const { page, jumped } = await watchedPage()
   await page.goto(`${app.address}/c/${address}`, { waitUntil: 'networkidle0' })
   await takenOver(page)
   expect(await page.$$eval('h1[data-first]', (all) => all.length)).toBe(1)
-  const shifts = await page.evaluate(() => (window as unknown as { shifts: number[] }).shifts)
-  expect(shifts.reduce((sum, shift) => sum + shift, 0)).toBeLessThan(0.02)
+  expect(await jumped()).toBeLessThan(0.02)
 })
+
+// On a busy machine the first visitor may get a page that is not drawn yet.
+test.each([['floating-home-mortgage'], ['which-offer-for-the-boat'], ['replace-your-boat-loan']])(
+  'where the server did not draw %s in time, nothing jumps either',
+  async (address) => {
+    const { page, jumped } = await watchedPage()
+    await page.setRequestInterception(true)
+    page.on('request', (request) => {
+      if (request.resourceType() !== 'document') return void request.continue()
+      void fetch(request.url()).then(async (drawn) => {
+        const html = await drawn.text()
+        const [from, to] = [html.indexOf('<div id="app"'), html.indexOf('<script type="application/json"')]
+        const body = `${html.slice(0, from)}<div id="app"></div>${html.slice(to)}`
+        await request.respond({ contentType: 'text/html', body })
+      })
+    })
+    await page.goto(`${app.address}/c/${address}`, { waitUntil: 'networkidle0' })
+    await takenOver(page)
+    expect(await jumped()).toBeLessThan(0.02)
+  },
+)
 
 test('what was typed and chosen before the scripts came is worked out then, and the cursor stays', async () => {
   const { page, letThrough } = await openBeforeScripts('/c/floating-home-mortgage')

@@ -51,7 +51,8 @@ async function beginLive(calculator: ServedCalculator): Promise<void> {
   const shown = calculator.content.program.steps.flatMap(({ step }) =>
     step.kind === 'readout' ? [step.shows] : [],
   )
-  const [began] = await Promise.all([begun(calculator, isAlone), isDrawn && fetchParts(shown)])
+  // With its parts there, whatever is drawn stands in its place from the first.
+  const [began] = await Promise.all([begun(calculator, isAlone), fetchParts(shown)])
   await warmUp(began.source)
   source.value = began.source
   await takeOver(isDrawn && began.isAsDrawn)
