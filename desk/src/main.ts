@@ -4,13 +4,13 @@ import 'ant-design-vue/dist/reset.css'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { fetchAllLanguages } from '@vivid/contract/wording'
-import { onProofNeeded, onSignedOut } from './api/request'
-import { useProof } from './people/proof-store'
+import { onProofNeeded, onSignedOut } from './shared/api/request'
+import { useProof } from './shared/session/proof-store'
 import App from './app/App.vue'
 import { createDeskRouter } from './app/router'
-import { useSession } from './people/session-store'
-import './app/desk.css'
-import './app/editor.css'
+import { useSession } from './shared/session/session-store'
+import './shared/page/desk.css'
+import './shared/page/editor.css'
 
 const router = createDeskRouter()
 const app = createApp(App).use(createPinia()).use(router)

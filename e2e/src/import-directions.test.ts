@@ -1,7 +1,9 @@
+import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { ESLint } from 'eslint'
 import { expect, test } from 'vitest'
 import { root } from '../../scripts/lib/project.mjs'
+import { floors } from '../../scripts/lint/floors.mjs'
 
 const eslint = new ESLint({ cwd: root })
 
@@ -20,13 +22,21 @@ test.each([
   ['contract/src/x.ts', '../../server/src/app'],
   ['desk/src/x.ts', '../../server/src/settings'],
   ['desk/src/x.ts', '../../visitor/src/model/headline'],
-  ['server/src/x.ts', '../../desk/src/api/request'],
-  ['visitor/src/x.ts', '../../desk/src/api/request'],
+  ['server/src/x.ts', '../../desk/src/shared/api/request'],
+  ['visitor/src/x.ts', '../../desk/src/shared/api/request'],
   ['visitor/src/x.ts', '@vivid/core'],
   ['visitor/src/x.ts', '@vivid/contract'],
   ['visitor/src/x.ts', '../../core/src/calculator/compile/compile'],
   ['visitor/src/x.ts', 'ant-design-vue'],
   ['visitor/src/x.ts', 'zod'],
+  ['server/src/platform/x.ts', '../team/record/entries'],
+  ['server/src/platform/http/x.ts', '../../app'],
+  ['server/src/authoring/rate-sheets/x.ts', '../calculators/editions-store'],
+  ['server/src/live/x.ts', '../desk/placements/placements-store'],
+  ['server/src/visitors/figures/x.ts', '../routes'],
+  ['desk/src/shared/fields/x.ts', '../../calculators/draft/draft-store'],
+  ['desk/src/record/x.ts', '../rate-sheets/sheets-store'],
+  ['desk/src/calculators/draft/x.ts', '../tape/term-words'],
 ])('%s may not import %s', async (file, specifier) => {
   expect(await refusals(file, specifier)).not.toEqual([])
 })
@@ -38,6 +48,10 @@ test.each([
   ['visitor/src/x.ts', '@vivid/core/evaluate'],
   ['visitor/src/x.ts', '@vivid/core/further'],
   ['visitor/src/x.ts', '@vivid/contract/wording'],
+  ['server/src/live/x.ts', '../authoring/calculators/editions-store'],
+  ['server/src/x.ts', './desk/placements/placements-store'],
+  ['desk/src/record/x.ts', '../shared/api/request'],
+  ['desk/src/app/x.ts', '../record/record-words'],
 ])('%s may import %s', async (file, specifier) => {
   expect(await refusals(file, specifier)).toEqual([])
 })
@@ -49,4 +63,14 @@ test('the core has no clock and no chance', async () => {
     'no-restricted-globals',
     'no-restricted-properties',
   ])
+})
+
+test.each(Object.entries(floors))('every folder of %s stands on a floor', (room, all) => {
+  const known = all.flat()
+  const folders = readdirSync(join(root, room), { withFileTypes: true })
+    .filter((one) => one.isDirectory() && one.name !== 'testing')
+    .map(({ name }) => name)
+  expect(folders.filter((name) => !known.some((one) => one === name || one.startsWith(`${name}/`)))).toEqual(
+    [],
+  )
 })

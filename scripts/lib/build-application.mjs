@@ -30,8 +30,8 @@ const sources = [
 export const serverBundle = {
   entryPoints: {
     main: join(root, 'server/src/main.ts'),
-    worker: join(root, 'server/src/threads/worker.ts'),
-    'archive-worker': join(root, 'server/src/archive/archive-worker.ts'),
+    worker: join(root, 'server/src/worker.ts'),
+    'archive-worker': join(root, 'server/src/desk/archive/archive-worker.ts'),
   },
   outdir: join(root, 'server/dist'),
   bundle: true,

@@ -1,16 +1,17 @@
 import pino from 'pino'
 import type { Sequelize } from 'sequelize'
 import { InvitePerson, type RecordVerified } from '@vivid/contract'
-import { bringBack } from './archive/bring-back'
-import { takeOut } from './archive/take-out'
-import { connect } from './database/connection'
-import { createSeal, refuseOtherKeys } from './database/seal'
-import type { Work } from './threads/pool'
-import { createReader } from './database/reader'
-import { migrate } from './database/migrate'
-import { outsider } from './record/entries'
-import { createRecordStore } from './record/record-store'
-import { replaceSessionSecret } from './people/session-secrets'
+import { bringBack } from './desk/archive/bring-back'
+import { takeOut } from './desk/archive/take-out'
+import { connect } from './platform/database/connection'
+import { createSeal, refuseOtherKeys } from './platform/database/seal'
+import { createWork } from './platform/threads/pool'
+import { taskRules } from './tasks'
+import { createReader } from './platform/database/reader'
+import { migrate } from './platform/database/migrate'
+import { outsider } from './team/record/entries'
+import { createRecordStore } from './team/record/record-store'
+import { replaceSessionSecret } from './team/people/session-secrets'
 import { createServices } from './services'
 import { readSettings } from './settings'
 
@@ -64,10 +65,8 @@ export const replaceSecret = (env: NodeJS.ProcessEnv): Promise<void> =>
   })
 
 /** Nothing done by hand works figures out. */
-const nothingToWorkOut: Work = {
-  do: () => Promise.reject(new Error('nothing is worked out from a command line')),
-  close: async () => undefined,
-}
+const nowhere = () => Promise.reject(new Error('nothing is worked out from a command line'))
+const nothingToWorkOut = createWork(taskRules, () => undefined, { visitors: nowhere, desk: nowhere })
 const silent = pino({ level: 'silent' })
 
 async function onDatabase<Result>(

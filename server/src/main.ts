@@ -3,34 +3,34 @@ import type { AddressInfo } from 'node:net'
 import type { Express } from 'express'
 import { InvitePerson } from '@vivid/contract'
 import { buildApp } from './app'
-import { archiveInThread } from './archive/archive-stream'
-import { startCounting, type AudienceCounter } from './audience/counter'
-import { inBackground, type Background } from './background'
-import { tellBrokenTo } from './broken-steps'
-import { dayOf, minuteOf } from './clock'
-import { connect } from './database/connection'
-import { createReader } from './database/reader'
+import { archiveInThread } from './desk/archive/archive-stream'
+import { startCounting, type AudienceCounter } from './visitors/counting/counter'
+import { inBackground, type Background } from './platform/background'
+import { tellBrokenTo } from './platform/threads/broken-steps'
+import { dayOf, minuteOf } from './platform/clock'
+import { connect } from './platform/database/connection'
+import { createReader } from './platform/database/reader'
 import { demoPeople } from './demo/demo-people'
 import { standInProvider } from './demo/stand-in-provider'
 import { loadDemoOnce } from './demo/load-demo'
-import { migrate } from './database/migrate'
-import { forgetExpiredSessions } from './people/session'
-import { startDelivering } from './hand-overs/deliver'
-import { createHandOversStore } from './hand-overs/hand-overs-store'
-import { createThreadedWork } from './threads/pool'
-import { LiveCalculators } from './public/live-calculators'
-import { logTo } from './log'
-import { outsider } from './record/entries'
-import { createLimits } from './http/limits'
-import { createSeal, refuseOtherKeys } from './database/seal'
-import { sharedSecret } from './database/secrets'
+import { migrate } from './platform/database/migrate'
+import { forgetExpiredSessions } from './team/people/session'
+import { startDelivering } from './visitors/hand-overs/deliver'
+import { createHandOversStore } from './visitors/hand-overs/hand-overs-store'
+import { createThreadedWork } from './platform/threads/pool'
+import { logTo } from './platform/log'
+import { outsider } from './team/record/entries'
+import { createLimits } from './platform/http/limits'
+import { createSeal, refuseOtherKeys } from './platform/database/seal'
+import { sharedSecret } from './platform/database/secrets'
 import { startDemo, type RunningDemo } from './demo/start-demo'
-import { createMailer } from './mail/mailer'
-import { createProvider } from './people/provider'
-import { createSessionSecrets } from './people/session-secrets'
+import { createMailer } from './platform/mail/mailer'
+import { createProvider } from './team/people/provider'
+import { createSessionSecrets } from './team/people/session-secrets'
 import { readSettings } from './settings'
-import { createDrawing, drawAll } from './public/drawing'
-import { createServices, type Services } from './services'
+import { taskRules } from './tasks'
+import { createDrawing, drawAll } from './visitors/pages/drawing'
+import { createLiveOn, createServices, type Services } from './services'
 
 export { startUpLine } from './start-up-error'
 export { demoPeople } from './demo/demo-people'
@@ -54,7 +54,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const settings = readSettings(env, root)
   const log = logTo(settings.logFile)
   const database = connect(settings.databaseUrl, log)
-  const live = new LiveCalculators(database, settings.databaseUrl, log)
+  const live = createLiveOn(database, settings.databaseUrl, log)
   const reader = createReader(
     database,
     settings.replicaUrls.map((url) => connect(url, log)),
@@ -62,7 +62,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   )
   const seal = createSeal(settings.sealKeys)
   const now = () => new Date()
-  const work = createThreadedWork(settings.worker, tellBrokenTo(log))
+  const work = createThreadedWork(taskRules, settings.worker, tellBrokenTo(log))
   const standsIn = settings.lenderPort !== undefined
   // The demo's own sign-in begins when somebody first comes by it.
   const signInThere =
@@ -139,7 +139,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       (err) => log.warn({ err }, 'old sessions could not be forgotten'),
     )
     working.push(delivering, counter, clock, secrets, forgetting)
-    const draw = createDrawing(work, settings.drawer)
+    const draw = createDrawing(work.do.draw, settings.drawer)
     const handsOver = settings.handOverUrl !== undefined || standsIn
     const app = await buildApp({
       database,
@@ -157,7 +157,7 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       takeOut: () => archiveInThread(settings.archiveWorker, settings.databaseUrl),
       provider: settings.provider ? createProvider(settings.provider, now) : signInThere?.provider,
       counter,
-      work,
+      work: work.do,
       hurry: delivering.hurry,
       log,
       now,

@@ -1,7 +1,7 @@
 import { createHash, timingSafeEqual } from 'node:crypto'
 import type { RequestHandler } from 'express'
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from 'prom-client'
-import type { LiveCalculators } from './public/live-calculators'
+import type { Live } from './live/live'
 
 export interface Metrics {
   /** Times each request by its address in the table of access, never by what is in it. */
@@ -19,7 +19,7 @@ const isSame = (given: string | undefined, expected: string): boolean => {
 }
 
 /** What a keeper of servers watches: requests and how long they take, the process, and what is served from memory. */
-export function createMetrics(live: LiveCalculators, waiting: () => Promise<number>): Metrics {
+export function createMetrics(live: Live, waiting: () => Promise<number>): Metrics {
   const registry = new Registry()
   collectDefaultMetrics({ register: registry })
   const requests = new Histogram({

@@ -1,36 +1,37 @@
 import type { Sequelize } from 'sequelize'
-import { createAudienceService } from './audience/audience-service'
-import { createAudienceStore } from './audience/audience-store'
-import type { Tally } from './audience/counter'
-import { createCalculatorsService } from './calculators/calculators-service'
-import { createCalculatorsStore } from './calculators/calculators-store'
-import { createCardMeters } from './calculators/card-meters'
-import { createKeysService } from './channels/keys-service'
-import { createKeysStore } from './channels/keys-store'
+import { createAudienceService } from './desk/audience/audience-service'
+import { createAudienceStore } from './desk/audience/audience-store'
+import type { Tally } from './visitors/counting/counter'
+import { createCalculatorsService } from './authoring/calculators/calculators-service'
+import { createCalculatorsStore } from './authoring/calculators/calculators-store'
+import { createCardMeters } from './authoring/calculators/card-meters'
+import { createKeysService } from './desk/channels/keys-service'
+import { createKeysStore } from './desk/channels/keys-store'
 import type { Logger } from 'pino'
-import type { Reader } from './database/reader'
-import type { Seal } from './database/seal'
-import { isRowsFault, keepEach } from './database/rows-fault'
-import { createEditionsService } from './editions/editions-service'
-import { createEditionsStore } from './editions/editions-store'
-import { createHouseStylesService } from './house-styles/house-styles-service'
-import { createHouseStylesStore } from './house-styles/house-styles-store'
-import { createPeopleService } from './people/people-service'
-import type { Mailer } from './mail/mailer'
-import { createDoorRecord } from './people/door-record'
-import { createPasskeys } from './people/passkeys'
-import { createPasskeysStore } from './people/passkeys-store'
-import { createRequestsStore } from './people/requests-store'
-import { createSecondFactors } from './people/second-factors'
-import { createPeopleStore } from './people/people-store'
-import { createSessionsStore } from './people/sessions-store'
-import { createPlacementsService } from './placements/placements-service'
-import { createPlacementsStore } from './placements/placements-store'
-import { announceChange, announceKeys, announcePlacements, announceSheet } from './public/live-calculators'
-import { createRateSheetsService } from './rate-sheets/rate-sheets-service'
-import { createRateSheetsStore } from './rate-sheets/rate-sheets-store'
-import { createRecordStore } from './record/record-store'
-import type { Work } from './threads/pool'
+import type { Reader } from './platform/database/reader'
+import type { Seal } from './platform/database/seal'
+import { isRowsFault, keepEach } from './platform/database/rows-fault'
+import { createEditionsService } from './authoring/calculators/editions-service'
+import { createEditionsStore } from './authoring/calculators/editions-store'
+import { createHouseStylesService } from './authoring/house-styles/house-styles-service'
+import { createHouseStylesStore } from './authoring/house-styles/house-styles-store'
+import { createPeopleService } from './team/people/people-service'
+import type { Mailer } from './platform/mail/mailer'
+import { createDoorRecord } from './team/people/door-record'
+import { createPasskeys } from './team/people/passkeys'
+import { createPasskeysStore } from './team/people/passkeys-store'
+import { createRequestsStore } from './team/people/requests-store'
+import { createSecondFactors } from './team/people/second-factors'
+import { createPeopleStore } from './team/people/people-store'
+import { createSessionsStore } from './team/people/sessions-store'
+import { createPlacementsService } from './desk/placements/placements-service'
+import { createPlacementsStore } from './desk/placements/placements-store'
+import { announcing } from './live/changes'
+import { createLive, type Live } from './live/live'
+import { createRateSheetsService } from './authoring/rate-sheets/rate-sheets-service'
+import { createRateSheetsStore } from './authoring/rate-sheets/rate-sheets-store'
+import { createRecordStore } from './team/record/record-store'
+import type { Work } from './tasks'
 
 export interface ServicesDeps {
   readonly database: Sequelize
@@ -64,6 +65,7 @@ export function createServices({
   mail,
   deskUrl,
 }: ServicesDeps) {
+  const announce = announcing(database)
   const leftOut = (_row: object, err: unknown) => log.warn({ err }, 'something counted cannot be kept')
   const people = createPeopleStore(database, demo)
   const sessions = createSessionsStore(database)
@@ -78,7 +80,7 @@ export function createServices({
   const audience = createAudienceStore(database)
   const door = createDoorRecord(database, record)
 
-  const cardMeters = createCardMeters({ database, calculators, sheets, work, now })
+  const cardMeters = createCardMeters({ database, calculators, sheets, workOutCard: work.do.card, now })
   const calculatorsService = createCalculatorsService({
     database,
     calculators,
@@ -103,22 +105,21 @@ export function createServices({
       styles,
       people,
       record,
-      announce: announceChange(database),
+      announce: announce.calculator,
       now,
-      work,
+      check: work.do.check,
     }),
     rateSheets: createRateSheetsService({
       database,
       sheets,
       record,
-      calculators,
-      editions,
+      lookedUpBy: { sheetUsers: calculators.sheetUsers, liveDrafts: editions.liveDrafts },
       people,
       now,
-      work,
-      announce: announceSheet(database),
+      impact: work.do.impact,
+      announce: announce.sheet,
     }),
-    styles: createHouseStylesService({ database, styles, calculators, people, record }),
+    styles: createHouseStylesService({ database, styles, wearers: calculators, people, record }),
     placements: createPlacementsService({
       database,
       placements,
@@ -127,8 +128,8 @@ export function createServices({
       sheets,
       record,
       now,
-      work,
-      announce: announcePlacements(database),
+      presets: work.do.presets,
+      announce: announce.placements,
     }),
     people: createPeopleService({
       database,
@@ -144,7 +145,7 @@ export function createServices({
     door,
     passkeys: createPasskeys(passkeys, door, lender),
     factors: createSecondFactors({ database, people, passkeys, door, seal, lender, now }),
-    keys: createKeysService({ database, keys, people, record, announce: announceKeys(database) }),
+    keys: createKeysService({ database, keys, people, record, announce: announce.keys }),
     /** Reports and the record are read where it disturbs nobody, and may be a moment old. */
     audience: createAudienceService(
       {
@@ -174,3 +175,14 @@ export function createServices({
     },
   }
 }
+
+/** What visitors are served from, on one database. */
+export const createLiveOn = (database: Sequelize, databaseUrl: string, log: Logger): Live =>
+  createLive({
+    offers: createEditionsStore(database),
+    sheets: createRateSheetsStore(database),
+    placements: createPlacementsStore(database),
+    keys: createKeysStore(database),
+    databaseUrl,
+    log,
+  })

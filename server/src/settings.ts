@@ -1,8 +1,8 @@
 import { resolve } from 'node:path'
 import { Role } from '@vivid/contract'
-import { SEAL_KEY_BYTES } from './database/seal'
-import type { ProviderSettings } from './people/provider'
-import type { SessionTimes } from './people/session'
+import { SEAL_KEY_BYTES } from './platform/database/seal'
+import type { ProviderSettings } from './team/people/provider'
+import type { SessionTimes } from './team/people/session'
 
 /** Where the server runs; read from the environment once, by `main`. */
 export interface Settings {

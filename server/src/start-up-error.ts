@@ -1,5 +1,5 @@
 import { BaseError } from 'sequelize'
-import { SealBroken } from './database/seal'
+import { SealBroken } from './platform/database/seal'
 import { SettingError } from './settings'
 
 /** Why the server could not start, in one line that says what to do; undefined for what we did not foresee. */

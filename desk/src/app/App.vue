@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ConfigProvider } from 'ant-design-vue'
 import { defineAsyncComponent } from 'vue'
-import { useProof } from '../people/proof-store'
-import { theme } from './theme'
+import { useProof } from '../shared/session/proof-store'
+import { theme } from '../shared/page/theme'
 
 const ProofDialog = defineAsyncComponent(() => import('../people/ProofDialog.vue'))
 const proof = useProof()

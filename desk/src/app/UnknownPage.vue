@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import DeskHeader from './DeskHeader.vue'
+import DeskHeader from '../shared/page/DeskHeader.vue'
 </script>
 
 <template>

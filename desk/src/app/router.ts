@@ -1,7 +1,7 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import CalculatorsPage from '../calculators/CalculatorsPage.vue'
 import SignInPage from '../people/SignInPage.vue'
-import { useSession } from '../people/session-store'
+import { useSession } from '../shared/session/session-store'
 import UnknownPage from './UnknownPage.vue'
 
 export function createDeskRouter() {

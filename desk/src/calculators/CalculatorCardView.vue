@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { CalculatorCard } from '@vivid/contract'
 import { createFigures } from '@vivid/contract/wording'
-import { dayOf } from './moments'
+import { dayOf } from '../shared/time/moments'
 import StateTag from './StateTag.vue'
 
 const { card } = defineProps<{ card: CalculatorCard }>()

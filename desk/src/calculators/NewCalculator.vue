@@ -4,10 +4,10 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { starters } from '@vivid/core'
 import { CalculatorOpened, type CalculatorCard } from '@vivid/contract'
-import { sentenceOf } from '../api/api-error'
-import { request } from '../api/request'
-import CallToAction from '../app/CallToAction.vue'
-import { readTextFile } from './text-files'
+import { sentenceOf } from '../shared/api/api-error'
+import { request } from '../shared/api/request'
+import CallToAction from '../shared/page/CallToAction.vue'
+import { readTextFile } from '../shared/files/text-files'
 
 const open = defineModel<boolean>('open', { required: true })
 const { cards } = defineProps<{ cards: readonly CalculatorCard[] }>()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Modal } from 'ant-design-vue'
-import { closeOnEscape } from '../app/close-on-escape'
-import { useTape } from './tape-store'
-import type { ToMend } from './to-mend'
+import { closeOnEscape } from '../shared/page/close-on-escape'
+import { useTape } from './draft/tape-store'
+import type { ToMend } from './draft/to-mend'
 
 /** Everything to be mended, and the questions; each jumps to its spot. */
 const open = defineModel<boolean>('open', { required: true })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useDraft, type SaveState } from './draft-store'
-import { whenOf } from './moments'
+import { useDraft, type SaveState } from './draft/draft-store'
+import { whenOf } from '../shared/time/moments'
 
 /** Says how the draft stands: it saves by itself, and tells so. */
 const draft = useDraft()

@@ -1,6 +1,6 @@
 import { plainText, RichText, type CalculatorDocument, type CalculatorStep, type Change } from '@vivid/core'
 import { createFigures, textOfAnswer } from '@vivid/contract/wording'
-import { languageName } from './fields/language-name'
+import { languageName } from '../shared/fields/language-name'
 import { compoundingWords, loanWords } from './tape/term-words'
 
 const fieldWords: Readonly<Record<string, string>> = {

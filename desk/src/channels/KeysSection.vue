@@ -3,11 +3,11 @@ import { Alert, Button, Input, InputNumber, Modal, Table } from 'ant-design-vue'
 import { onMounted, reactive, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { KeyListed, KeyMade } from '@vivid/contract'
-import { request } from '../api/request'
-import { copyText } from '../app/copy-text'
-import { useAsking } from '../app/use-asking'
-import { localToday } from '../calculators/local-today'
-import { dayOf, whenOf } from '../calculators/moments'
+import { request } from '../shared/api/request'
+import { copyText } from '../shared/files/copy-text'
+import { useAsking } from '../shared/api/use-asking'
+import { localToday } from '../shared/time/local-today'
+import { dayOf, whenOf } from '../shared/time/moments'
 
 /** Keys by which other servers of the lender's ask for figures. */
 const { busy, problem, asking } = useAsking()

@@ -14,14 +14,14 @@ import {
   StyleListed,
   type StyleChoices,
 } from '@vivid/contract'
-import { request } from '../api/request'
-import CallToAction from '../app/CallToAction.vue'
-import DeskArea from '../app/DeskArea.vue'
-import { createSnapshots } from '../app/snapshots'
-import { useAsking } from '../app/use-asking'
-import PickField from '../calculators/fields/PickField.vue'
-import VisitorPreview from '../calculators/preview/VisitorPreview.vue'
-import { useSession } from '../people/session-store'
+import { request } from '../shared/api/request'
+import CallToAction from '../shared/page/CallToAction.vue'
+import DeskArea from '../shared/page/DeskArea.vue'
+import { createHistory } from '../shared/undo/history'
+import { useAsking } from '../shared/api/use-asking'
+import PickField from '../shared/fields/PickField.vue'
+import VisitorPreview from '../shared/preview/VisitorPreview.vue'
+import { useSession } from '../shared/session/session-store'
 import StyleEditor from './StyleEditor.vue'
 
 /** The lender's looks: several, each shown on a real calculator while it is changed. */
@@ -29,7 +29,7 @@ const session = useSession()
 const { busy, problem, asking } = useAsking()
 const styles = shallowRef<readonly StyleListed[]>()
 const draft = shallowRef<Pick<StyleListed, 'id' | 'name' | 'choices' | 'revision'>>()
-const history = createSnapshots<StyleChoices>()
+const history = createHistory<StyleChoices>()
 const saved = computed(() => styles.value?.find(({ id }) => id === draft.value?.id))
 const isChanged = computed(
   () => saved.value?.name !== draft.value?.name || !equal(saved.value?.choices, draft.value?.choices),
@@ -72,7 +72,7 @@ onMounted(() =>
 
 function change(choices: StyleChoices, key?: string): void {
   if (!draft.value) return
-  history.keep(draft.value.choices, key)
+  history.add(draft.value.choices, choices, key)
   draft.value = { ...draft.value, choices }
 }
 const undo = () =>

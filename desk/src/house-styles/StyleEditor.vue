@@ -9,7 +9,7 @@ import {
   type StyleChoices,
   type StyleColour,
 } from '@vivid/contract'
-import PickField from '../calculators/fields/PickField.vue'
+import PickField from '../shared/fields/PickField.vue'
 import { colourGroups, colourWords, fontWords } from './style-words'
 
 /** What a house style is made of. Every pair of colours that has to be told apart is measured while it is chosen. */

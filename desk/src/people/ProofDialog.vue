@@ -2,11 +2,11 @@
 import { Alert, Button, Input, InputPassword, Modal } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { FactorsState, SessionState } from '@vivid/contract'
-import { request } from '../api/request'
-import { useAsking } from '../app/use-asking'
+import { request } from '../shared/api/request'
+import { useAsking } from '../shared/api/use-asking'
 import { signWithPasskey } from './passkey'
-import { useProof } from './proof-store'
-import { useSession } from './session-store'
+import { useProof } from '../shared/session/proof-store'
+import { useSession } from '../shared/session/session-store'
 
 /** Asks whoever is here to prove it once more: by their second factor where they have one, else by their password. */
 const proof = useProof()

@@ -3,12 +3,12 @@ import { Alert, Button, Input, Modal } from 'ant-design-vue'
 import { toDataURL } from 'qrcode'
 import { onMounted, ref, shallowRef } from 'vue'
 import { FactorsState, RecoveryCodes, TotpBegun } from '@vivid/contract'
-import { request } from '../api/request'
-import { copyText } from '../app/copy-text'
-import { useAsking } from '../app/use-asking'
-import { dayOf, whenOf } from '../calculators/moments'
+import { request } from '../shared/api/request'
+import { copyText } from '../shared/files/copy-text'
+import { useAsking } from '../shared/api/use-asking'
+import { dayOf, whenOf } from '../shared/time/moments'
 import { makePasskey, mayUsePasskeys } from './passkey'
-import { useSession } from './session-store'
+import { useSession } from '../shared/session/session-store'
 
 /** What a person has besides a password: codes by time, passkeys, and codes for when all else is lost. */
 const session = useSession()

@@ -2,10 +2,10 @@
 import { Alert, Button, ConfigProvider, Input, InputPassword } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { sentenceOf } from '../api/api-error'
-import { actionTheme } from '../app/theme'
+import { sentenceOf } from '../shared/api/api-error'
+import { actionTheme } from '../shared/page/theme'
 import { mayUsePasskeys, signWithPasskey } from './passkey'
-import { useSession } from './session-store'
+import { useSession } from '../shared/session/session-store'
 
 const session = useSession()
 const router = useRouter()
@@ -55,7 +55,7 @@ function take(person: { email: string; password: string }): void {
 <template>
   <main class="sign-in">
     <section class="pitch">
-      <p class="brand"><img src="../app/mark.svg" alt="" width="30" height="14" />Vivid Meter</p>
+      <p class="brand"><img src="../shared/page/mark.svg" alt="" width="30" height="14" />Vivid Meter</p>
       <h1>Calculators your visitors can trust to the cent.</h1>
       <div class="bar" aria-hidden="true"><span></span><span></span><span></span></div>
       <p>Set one up, see every figure as you go, and have a second person put it live.</p>

@@ -4,10 +4,10 @@ import { onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import type { z } from 'zod'
 import { InvitedPerson, SessionState } from '@vivid/contract'
-import { request } from '../api/request'
-import CallToAction from '../app/CallToAction.vue'
-import { useAsking } from '../app/use-asking'
-import { useSession } from './session-store'
+import { request } from '../shared/api/request'
+import CallToAction from '../shared/page/CallToAction.vue'
+import { useAsking } from '../shared/api/use-asking'
+import { useSession } from '../shared/session/session-store'
 
 /** Somebody comes by an invitation and chooses a password. The secret stands behind the #, so no server logs it. */
 const secret = window.location.hash.slice(1)
@@ -37,7 +37,7 @@ async function accept(): Promise<void> {
 
 <template>
   <main class="welcome">
-    <p class="brand"><img src="../app/mark.svg" alt="" width="30" height="14" />Vivid Meter</p>
+    <p class="brand"><img src="../shared/page/mark.svg" alt="" width="30" height="14" />Vivid Meter</p>
     <Skeleton v-if="!person && !problem" active />
     <form v-else novalidate @submit.prevent="accept">
       <template v-if="person">

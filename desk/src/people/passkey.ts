@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { request } from '../api/request'
+import { request } from '../shared/api/request'
 
 /** What the server asks a device to sign; made for the browser by the server's own library. */
 const Options = z.record(z.string(), z.unknown())

@@ -8,14 +8,14 @@ import {
   type PlacementListed,
   type Site,
 } from '@vivid/contract'
-import { closeOnEscape } from '../app/close-on-escape'
+import { closeOnEscape } from '../shared/page/close-on-escape'
 import { textIn, type Question } from '@vivid/core'
 import { createFigures, isUnreadable, PLAIN_LOCALE, plainAnswer, readTyped } from '@vivid/contract/wording'
-import { request } from '../api/request'
-import { languageName } from '../calculators/fields/language-name'
-import AnswerField from '../calculators/fields/AnswerField.vue'
-import PickField from '../calculators/fields/PickField.vue'
-import { useUnread } from '../calculators/fields/unread-store'
+import { request } from '../shared/api/request'
+import { languageName } from '../shared/fields/language-name'
+import AnswerField from '../shared/fields/AnswerField.vue'
+import PickField from '../shared/fields/PickField.vue'
+import { useUnread } from '../shared/fields/unread-store'
 
 /** What one page of a site shows. */
 const open = defineModel<boolean>('open', { required: true })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Input, Modal, Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { closeOnEscape } from '../app/close-on-escape'
+import { closeOnEscape } from '../shared/page/close-on-escape'
 import { Origin, type SaveSite, type Site } from '@vivid/contract'
 
 /** A site of the lender's: only pages under its addresses may show its calculators. */

@@ -3,8 +3,8 @@ import { Button, Modal } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { PlacementListed } from '@vivid/contract'
 import { placementSnippet } from '@vivid/contract/formats'
-import { closeOnEscape } from '../app/close-on-escape'
-import { copyText } from '../app/copy-text'
+import { closeOnEscape } from '../shared/page/close-on-escape'
+import { copyText } from '../shared/files/copy-text'
 
 /** What the site developer pastes into the page, and what their own security policy has to let through. */
 const open = defineModel<boolean>('open', { required: true })

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { Button, message, Modal, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import CallToAction from '../app/CallToAction.vue'
-import { useSession } from '../people/session-store'
+import CallToAction from '../shared/page/CallToAction.vue'
+import { useSession } from '../shared/session/session-store'
 import { useSheets } from './sheets-store'
 
 /** What can be done with the sheet now, by the person who is here. */

@@ -1,7 +1,7 @@
 import type { SheetVersion } from '@vivid/core'
 import type { DecimalMark } from '@vivid/contract/wording'
-import { markWord } from '../text-tables/read-numbers'
-import { separatorWords, type TableFault } from '../text-tables/read-table'
+import { markWord } from '../shared/text-tables/read-numbers'
+import { separatorWords, type TableFault } from '../shared/text-tables/read-table'
 import type { RowsRead } from './sheet-csv'
 import type { Pasted } from './sheet-edit'
 

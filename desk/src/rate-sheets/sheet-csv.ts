@@ -1,8 +1,8 @@
 import { plainName, type RateSheet, type SheetKey } from '@vivid/core'
 import { writeCsv } from '@vivid/contract/formats'
 import type { DecimalMark, NumberKind } from '@vivid/contract/wording'
-import { readNumbers, type NumberCell } from '../text-tables/read-numbers'
-import { readTable, type Separator, type TableFault } from '../text-tables/read-table'
+import { readNumbers, type NumberCell } from '../shared/text-tables/read-numbers'
+import { readTable, type Separator, type TableFault } from '../shared/text-tables/read-table'
 
 type Rows = RateSheet['versions'][number]['rows']
 export type RowsRead =

@@ -1,7 +1,7 @@
 import { startOf, type RateSheet, type SheetVersion } from '@vivid/core'
 import { readBy, readingsOf, type DecimalMark } from '@vivid/contract/wording'
-import { readNumbers, type NumberCell } from '../text-tables/read-numbers'
-import type { TableFault } from '../text-tables/read-table'
+import { readNumbers, type NumberCell } from '../shared/text-tables/read-numbers'
+import type { TableFault } from '../shared/text-tables/read-table'
 import { kindOfKey, kindOfValue } from './sheet-csv'
 
 type Row = SheetVersion['rows'][number]

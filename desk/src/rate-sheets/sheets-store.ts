@@ -4,9 +4,9 @@ import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { RateSheet, sheetFaults } from '@vivid/core'
 import { SheetImpactSaid, SheetListed } from '@vivid/contract'
-import { isApiError, sentenceOf } from '../api/api-error'
-import { request } from '../api/request'
-import { createSnapshots } from '../app/snapshots'
+import { isApiError, sentenceOf } from '../shared/api/api-error'
+import { request } from '../shared/api/request'
+import { createHistory } from '../shared/undo/history'
 
 /** A row that nothing was typed in yet does not count. */
 const withoutEmptyRows = (sheet: RateSheet): RateSheet => ({
@@ -25,7 +25,7 @@ export const useSheets = defineStore('sheets', () => {
   const problem = ref('')
   const busy = ref(false)
   const impact = shallowRef<SheetImpactSaid>()
-  const history = createSnapshots<RateSheet>()
+  const history = createHistory<RateSheet>()
 
   const saved = computed(() => listed.value?.find((one) => one.sheet.id === sheet.value?.id))
   const typed = computed(() => sheet.value && withoutEmptyRows(sheet.value))
@@ -56,7 +56,7 @@ export const useSheets = defineStore('sheets', () => {
 
   function change(next: RateSheet, key?: string): void {
     if (!sheet.value) return
-    history.keep(sheet.value, key)
+    history.add(sheet.value, next, key)
     sheet.value = next
     impact.value = undefined
   }

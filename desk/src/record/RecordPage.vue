@@ -2,10 +2,10 @@
 import { Alert, Button, Table } from 'ant-design-vue'
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { RecordPage, RecordVerified, recordActs, type RecordEntry, type RecordQuery } from '@vivid/contract'
-import { sentenceOf } from '../api/api-error'
-import { request } from '../api/request'
-import DeskArea from '../app/DeskArea.vue'
-import PickField from '../calculators/fields/PickField.vue'
+import { sentenceOf } from '../shared/api/api-error'
+import { request } from '../shared/api/request'
+import DeskArea from '../shared/page/DeskArea.vue'
+import PickField from '../shared/fields/PickField.vue'
 import { actWords, detailWords } from './record-words'
 
 /** Who did what and when. It is only ever added to; each entry's hash rests on the one before. */

@@ -1,5 +1,5 @@
 import { type CalculatorDocument } from '@vivid/core'
-import type { ShippedStyle } from '../house-styles/shipped-styles'
+import type { ShippedStyle } from '../authoring/house-styles/shipped-styles'
 import { hebrewTexts } from './demo-hebrew'
 import { made, texts, withAnswers } from './made'
 

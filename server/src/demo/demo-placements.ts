@@ -1,5 +1,5 @@
 import type { PlainDate } from '@vivid/core'
-import type { NewEntry } from '../record/record-store'
+import type { NewEntry } from '../team/record/record-store'
 import { daysBefore } from './demo-days'
 import type { Insert } from './demo-inserter'
 

@@ -1,4 +1,4 @@
-import { createProvider, type Provider } from '../people/provider'
+import { createProvider, type Provider } from '../team/people/provider'
 import { knownThere } from './demo-people'
 
 export interface StandInProvider {

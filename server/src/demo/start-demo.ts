@@ -1,7 +1,7 @@
 import type { Sequelize } from 'sequelize'
 import type { Express, Router } from 'express'
-import { announcePlacements } from '../public/live-calculators'
-import type { PlacementsStore } from '../placements/placements-store'
+import { announcing } from '../live/changes'
+import type { PlacementsStore } from '../desk/placements/placements-store'
 import { lenderSite } from './stand-ins/lender-site'
 
 export interface RunningDemo {
@@ -30,6 +30,6 @@ export async function startDemo({
   const lenderAddress = await listen(lenderSite(deskAddress, mailPage))
   // The site is at another port each time; only there may its calculators be framed.
   if (await placements.moveStandIn(lenderAddress))
-    await database.transaction((transaction) => announcePlacements(database)(transaction))
+    await database.transaction((transaction) => announcing(database).placements(transaction))
   return { lenderAddress, handOverUrl: `${lenderAddress}/hand-overs` }
 }

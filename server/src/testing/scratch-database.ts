@@ -1,9 +1,9 @@
 import pino from 'pino'
 import type { TestProject } from 'vitest/node'
 import { scratchCluster } from '../../../scripts/lib/scratch-server.mjs'
-import { connect } from '../database/connection'
+import { connect } from '../platform/database/connection'
 import { loadDemoOnce } from '../demo/load-demo'
-import { migrate } from '../database/migrate'
+import { migrate } from '../platform/database/migrate'
 import { TODAY } from './today'
 
 declare module 'vitest' {

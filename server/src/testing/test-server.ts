@@ -8,28 +8,28 @@ import { inject } from 'vitest'
 import type { CalculatorOpened } from '@vivid/contract'
 import { copiedDatabase } from '../../../scripts/lib/scratch-server.mjs'
 import { buildApp } from '../app'
-import { connect } from '../database/connection'
+import { connect } from '../platform/database/connection'
 import { demoPeople } from '../demo/demo-people'
-import { tellBrokenTo } from '../broken-steps'
+import { tellBrokenTo } from '../platform/threads/broken-steps'
 import { loadDemoOnce } from '../demo/load-demo'
-import { migrate } from '../database/migrate'
-import { startDelivering } from '../hand-overs/deliver'
-import { createHandOversStore } from '../hand-overs/hand-overs-store'
-import { createWork, type Work } from '../threads/pool'
-import work from '../threads/worker'
-import { takeOut } from '../archive/take-out'
-import { createLimits, type Limits } from '../http/limits'
-import { startCounting, type AudienceCounter } from '../audience/counter'
-import { createReader } from '../database/reader'
-import { createSeal } from '../database/seal'
-import { createServices, type Services } from '../services'
-import type { Letter } from '../mail/mailer'
-import type { Provider } from '../people/provider'
-import type { SessionTimes } from '../people/session'
-import { createSessionSecrets } from '../people/session-secrets'
+import { migrate } from '../platform/database/migrate'
+import { startDelivering } from '../visitors/hand-overs/deliver'
+import { createHandOversStore } from '../visitors/hand-overs/hand-overs-store'
+import { createWork } from '../platform/threads/pool'
+import work from '../worker'
+import { takeOut } from '../desk/archive/take-out'
+import { createLimits, type Limits } from '../platform/http/limits'
+import { startCounting, type AudienceCounter } from '../visitors/counting/counter'
+import { createReader } from '../platform/database/reader'
+import { createSeal } from '../platform/database/seal'
+import { taskRules, type Work } from '../tasks'
+import { createLiveOn, createServices, type Services } from '../services'
+import type { Letter } from '../platform/mail/mailer'
+import type { Provider } from '../team/people/provider'
+import type { SessionTimes } from '../team/people/session'
+import { createSessionSecrets } from '../team/people/session-secrets'
 import { NOW, TODAY } from './today'
-import { createDrawing } from '../public/drawing'
-import { LiveCalculators } from '../public/live-calculators'
+import { createDrawing } from '../visitors/pages/drawing'
 
 export interface TestServer {
   readonly address: string
@@ -94,7 +94,7 @@ export async function testServer({
   const database = connect(url, log, connections)
   await migrate(database, log)
   await loadDemoOnce(database, TODAY)
-  const live = new LiveCalculators(database, url, log)
+  const live = createLiveOn(database, url, log)
   await live.open()
   const handOvers = createHandOversStore(database)
   const delivering = startDelivering(
@@ -109,7 +109,7 @@ export async function testServer({
   )
   // In this thread, unless a test is about threads: the worker runs the same.
   const here = (task: Parameters<typeof work>[0]) => work(structuredClone(task))
-  const workHere = given ?? createWork(tellBrokenTo(log), here, here)
+  const workHere = given ?? createWork(taskRules, tellBrokenTo(log), { visitors: here, desk: here })
   const letters: Letter[] = []
   const services = createServices({
     database,
@@ -150,7 +150,7 @@ export async function testServer({
     isLeaving: () => false,
     takeOut: () => takeOut(database),
     provider,
-    work: workHere,
+    work: workHere.do,
     hurry: delivering.hurry,
     log,
     now,
@@ -158,7 +158,7 @@ export async function testServer({
     lender: 'Larkmoor Mutual',
     deskFolder: pages,
     visitorFolder: pages,
-    draw: createDrawing(workHere, join(pages, 'drawer.mjs')),
+    draw: createDrawing(workHere.do.draw, join(pages, 'drawer.mjs')),
     trustedProxies,
     metricsToken: undefined,
   })

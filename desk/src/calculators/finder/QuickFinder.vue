@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { Modal } from 'ant-design-vue'
-import { closeOnEscape } from '../../app/close-on-escape'
+import { closeOnEscape } from '../../shared/page/close-on-escape'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { z } from 'zod'
 import { CalculatorCard } from '@vivid/contract'
-import { request } from '../../api/request'
-import { useDraft } from '../draft-store'
-import { PAGE_LINE, useTape } from '../tape-store'
+import { request } from '../../shared/api/request'
+import { useDraft } from '../draft/draft-store'
+import { PAGE_LINE, useTape } from '../draft/tape-store'
 
 /** Jumps to any calculator, step or rate sheet by a few letters of its name. */
 const open = defineModel<boolean>('open', { required: true })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Modal } from 'ant-design-vue'
-import { closeOnEscape } from '../../app/close-on-escape'
+import { closeOnEscape } from '../../shared/page/close-on-escape'
 
 /** Every shortcut, on a sheet of its own. */
 const open = defineModel<boolean>('open', { required: true })

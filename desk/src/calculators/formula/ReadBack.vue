@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import type { Scope, Wanted } from '@vivid/core'
 import { figuresFor } from '@vivid/contract/wording'
-import { useDraft } from '../draft-store'
-import { localNow } from '../local-today'
+import { useDraft } from '../draft/draft-store'
+import { localNow } from '../../shared/time/local-today'
 import { readBack } from './read-back'
 
 const { text, takes, scope } = defineProps<{ text: string; takes: Wanted; scope: Scope }>()

@@ -3,7 +3,7 @@ import { Button, Input, message } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { Proof, ProofResult } from '@vivid/core'
 import { figuresFor } from '@vivid/contract/wording'
-import { useDraft } from '../draft-store'
+import { useDraft } from '../draft/draft-store'
 
 /** The figures one proof expects, beside those it gets, and what lies between for those that differ. */
 const { proof, result, nameOf } = defineProps<{

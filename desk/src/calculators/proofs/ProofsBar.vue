@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { useDraft } from '../draft-store'
+import { useDraft } from '../draft/draft-store'
 import ProofsPanel from './ProofsPanel.vue'
 import { useProofs } from './proofs-store'
 

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { Button, Input, message, Modal } from 'ant-design-vue'
-import { closeOnEscape } from '../../app/close-on-escape'
+import { closeOnEscape } from '../../shared/page/close-on-escape'
 import { computed, ref } from 'vue'
 import { checkFormula, freeId, proofFromNow, type CalculatorDocument, type Proof } from '@vivid/core'
-import { useDraft } from '../draft-store'
-import { localNow } from '../local-today'
-import { readTextFile, saveTextFile } from '../text-files'
+import { useDraft } from '../draft/draft-store'
+import { localNow } from '../../shared/time/local-today'
+import { readTextFile, saveTextFile } from '../../shared/files/text-files'
 import ProofLines from './ProofLines.vue'
 import ProofsPaste from './ProofsPaste.vue'
 import { writeProofs } from './proofs-csv'
 import { useProofs } from './proofs-store'
-import { useTape } from '../tape-store'
+import { useTape } from '../draft/tape-store'
 
 /** All proofs: what was expected, what came out, by how much it differs and which workings lie between. */
 const open = defineModel<boolean>('open', { required: true })

@@ -3,8 +3,8 @@ import { Alert, Button, Textarea } from 'ant-design-vue'
 import { ref, watch } from 'vue'
 import type { CalculatorDocument, Proof } from '@vivid/core'
 import type { DecimalMark } from '@vivid/contract/wording'
-import type { TableFault } from '../../text-tables/read-table'
-import { localToday } from '../local-today'
+import type { TableFault } from '../../shared/text-tables/read-table'
+import { localToday } from '../../shared/time/local-today'
 import { readProofs } from './proofs-csv'
 
 /** Proofs from a table: read, said as they were understood, and then added; all or nothing. */

@@ -17,8 +17,8 @@ import {
   type DecimalMark,
   type NumberKind,
 } from '@vivid/contract/wording'
-import { markWord, readNumbers } from '../../text-tables/read-numbers'
-import { readTable, separatorWords, type TableFault } from '../../text-tables/read-table'
+import { markWord, readNumbers } from '../../shared/text-tables/read-numbers'
+import { readTable, separatorWords, type TableFault } from '../../shared/text-tables/read-table'
 
 export type ProofsRead =
   | { readonly ok: true; readonly proofs: Proof[]; readonly how: string }

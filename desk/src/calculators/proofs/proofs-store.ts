@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import type { ProofResult } from '@vivid/core'
-import { useDraft } from '../draft-store'
+import { useDraft } from '../draft/draft-store'
 import type { ProofsProgress, ProofsRequest } from './proofs-worker'
 
 /** The proofs of the draft, run in a worker on every change; how far the run has come, and what differs. */

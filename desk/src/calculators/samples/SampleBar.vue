@@ -2,7 +2,7 @@
 import { Button, Input, Modal } from 'ant-design-vue'
 import { nextTick, ref } from 'vue'
 import { freeId, type CalculatorDocument, type Sample } from '@vivid/core'
-import { useDraft } from '../draft-store'
+import { useDraft } from '../draft/draft-store'
 
 /** Whose values the tape shows; sample visitors are made, named, copied and removed here. */
 const { document } = defineProps<{ document: CalculatorDocument }>()

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { CalculatorDocument, Scope, StepOf } from '@vivid/core'
-import { useDraft } from '../draft-store'
+import { useDraft } from '../draft/draft-store'
 import FormulaField from '../formula/FormulaField.vue'
 import LoanList from './LoanList.vue'
 

@@ -13,8 +13,8 @@ import {
   type StepOf,
   type TermFacts,
 } from '@vivid/core'
-import { useDraft } from '../draft-store'
-import PickField from '../fields/PickField.vue'
+import { useDraft } from '../draft/draft-store'
+import PickField from '../../shared/fields/PickField.vue'
 import TermFields from './TermFields.vue'
 import {
   affordabilityWords,

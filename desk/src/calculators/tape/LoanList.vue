@@ -2,8 +2,8 @@
 import { Button } from 'ant-design-vue'
 import { computed, reactive } from 'vue'
 import { plainName, type CalculatorDocument, type Texts } from '@vivid/core'
-import PickField from '../fields/PickField.vue'
-import TextsField from '../fields/TextsField.vue'
+import PickField from '../../shared/fields/PickField.vue'
+import TextsField from '../../shared/fields/TextsField.vue'
 
 /** Loans chosen to stand side by side, each with the label visitors read. */
 interface Chosen {

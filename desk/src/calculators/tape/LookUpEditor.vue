@@ -2,8 +2,8 @@
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import { formulasOf, type CalculatorDocument, type Scope, type StepOf } from '@vivid/core'
-import { useDraft } from '../draft-store'
-import PickField from '../fields/PickField.vue'
+import { useDraft } from '../draft/draft-store'
+import PickField from '../../shared/fields/PickField.vue'
 import FormulaField from '../formula/FormulaField.vue'
 
 const { step } = defineProps<{ step: StepOf<'lookUp'>; document: CalculatorDocument; scope: Scope }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { freeId, MOST_MEANINGS, type CalculatorDocument, type OwnMeaning } from '@vivid/core'
-import TextsField from '../fields/TextsField.vue'
+import TextsField from '../../shared/fields/TextsField.vue'
 
 /** Words of the trade as the lender explains them to visitors, where they stand on the page. */
 const { meanings, languages } = defineProps<{

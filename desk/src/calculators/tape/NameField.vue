@@ -2,8 +2,8 @@
 import { Input } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { nameFault, plainName, renameStep, type CalculatorDocument, type CalculatorStep } from '@vivid/core'
-import { useDraft } from '../draft-store'
-import { useUnread } from '../fields/unread-store'
+import { useDraft } from '../draft/draft-store'
+import { useUnread } from '../../shared/fields/unread-store'
 import { labelFromName } from './step-kinds'
 
 /**

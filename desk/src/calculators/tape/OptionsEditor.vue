@@ -2,10 +2,10 @@
 import { Button, Input } from 'ant-design-vue'
 import { computed } from 'vue'
 import { renameOption, type CalculatorDocument, type Question, type QuestionOf } from '@vivid/core'
-import { useDraft } from '../draft-store'
-import AnswerField from '../fields/AnswerField.vue'
-import PickField from '../fields/PickField.vue'
-import TextsField from '../fields/TextsField.vue'
+import { useDraft } from '../draft/draft-store'
+import AnswerField from '../../shared/fields/AnswerField.vue'
+import PickField from '../../shared/fields/PickField.vue'
+import TextsField from '../../shared/fields/TextsField.vue'
 
 /** The options of a choice: a name formulas use, a label visitors see, and a value where the choice gives one. */
 const { step, document } = defineProps<{ step: QuestionOf<'choice'>; document: CalculatorDocument }>()

@@ -10,10 +10,10 @@ import {
   type Scope,
 } from '@vivid/core'
 import { createFigures } from '@vivid/contract/wording'
-import { useDraft } from '../draft-store'
-import AnswerField from '../fields/AnswerField.vue'
-import PickField from '../fields/PickField.vue'
-import TextsField from '../fields/TextsField.vue'
+import { useDraft } from '../draft/draft-store'
+import AnswerField from '../../shared/fields/AnswerField.vue'
+import PickField from '../../shared/fields/PickField.vue'
+import TextsField from '../../shared/fields/TextsField.vue'
 import FormulaField from '../formula/FormulaField.vue'
 import OptionsEditor from './OptionsEditor.vue'
 

@@ -10,10 +10,10 @@ import {
   type ReadoutStep,
   type Scope,
 } from '@vivid/core'
-import { useDraft } from '../draft-store'
-import PickField from '../fields/PickField.vue'
-import RichTextField from '../fields/RichTextField.vue'
-import TextsField from '../fields/TextsField.vue'
+import { useDraft } from '../draft/draft-store'
+import PickField from '../../shared/fields/PickField.vue'
+import RichTextField from '../../shared/fields/RichTextField.vue'
+import TextsField from '../../shared/fields/TextsField.vue'
 import FormulaField from '../formula/FormulaField.vue'
 import FiguresThere from './FiguresThere.vue'
 import LoanList from './LoanList.vue'

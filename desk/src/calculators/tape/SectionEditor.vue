@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { CalculatorDocument, StepOf } from '@vivid/core'
-import { useDraft } from '../draft-store'
-import TextsField from '../fields/TextsField.vue'
+import { useDraft } from '../draft/draft-store'
+import TextsField from '../../shared/fields/TextsField.vue'
 
 defineProps<{ step: StepOf<'section'>; document: CalculatorDocument }>()
 const draft = useDraft()

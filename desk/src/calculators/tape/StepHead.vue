@@ -2,8 +2,8 @@
 import { Button, message, Modal } from 'ant-design-vue'
 import { computed, h } from 'vue'
 import { duplicateStep, removeStep, usersOf, type CalculatorStep } from '@vivid/core'
-import { useDraft } from '../draft-store'
-import { useTape } from '../tape-store'
+import { useDraft } from '../draft/draft-store'
+import { useTape } from '../draft/tape-store'
 import NameField from './NameField.vue'
 import { partOf } from './step-kinds'
 

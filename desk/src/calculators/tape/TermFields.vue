@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { formulasOf, type CalculatorStep, type Scope, type Wanted } from '@vivid/core'
-import { useDraft } from '../draft-store'
+import { useDraft } from '../draft/draft-store'
 import FormulaField from '../formula/FormulaField.vue'
 
 /** Some of a composite step's terms: each a formula, from a plain figure to whatever is needed. */

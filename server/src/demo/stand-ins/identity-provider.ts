@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net'
 import { exportJWK, generateKeyPair } from 'jose'
 import Provider from 'oidc-provider'
 import { htmlText } from '@vivid/contract/formats'
-import type { ProviderSettings } from '../../people/provider'
+import type { ProviderSettings } from '../../team/people/provider'
 
 export interface KnownThere {
   readonly email: string

@@ -1,0 +1,23 @@
+import { ref } from 'vue'
+import { sentenceOf } from './api-error'
+
+/** Asking the server on a page: whether it is busy, and what it said where something went wrong. */
+export function useAsking() {
+  const busy = ref(false)
+  const problem = ref('')
+  /** Does something; whether it went well. */
+  async function asking(work: () => Promise<void>): Promise<boolean> {
+    busy.value = true
+    problem.value = ''
+    try {
+      await work()
+      return true
+    } catch (error) {
+      problem.value = sentenceOf(error)
+      return false
+    } finally {
+      busy.value = false
+    }
+  }
+  return { busy, problem, asking }
+}
