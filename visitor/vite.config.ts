@@ -5,7 +5,9 @@ import { smallerLetters } from './smaller-letters'
 /** The packages, and what of the core every page is worked out with: not what `@vivid/core/further` brings. */
 const isBase = (id: string): boolean =>
   /node_modules\/(@vue|vue|decimal\.js|fast-deep-equal)\//.test(id) ||
-  (/core\/src\/(loan|money|rates|dates|formula|calculator\/(evaluate|sheets|document))\//.test(id) &&
+  (/core\/src\/(guards|loan|money|rates|dates|formula|calculator\/(evaluate|sheets|document|program|answers))\//.test(
+    id,
+  ) &&
     !/further|composites|side-by-side|what-if|figures|narrowed|functions\/(index|time|loans|rates)|level-payment-exact/.test(
       id,
     ))

@@ -15,7 +15,7 @@ import {
   type CalculatorStep,
 } from '../src/index'
 import { slowLedger } from '../src/testing/slow-ledger'
-import type { LoanTerms } from '../src/loan/terms'
+import type { LoanTerms } from '../src/loan/loan-terms'
 
 /** Prints how long the core takes, beside a bare float loop and an all-decimal ledger in the same run. */
 

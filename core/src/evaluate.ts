@@ -4,11 +4,11 @@ export { needsFurther } from './calculator/evaluate/needs-further'
 export { startOf } from './calculator/sheets/versions'
 export type { Further } from './calculator/evaluate/further'
 export type { WhatIf, WhatIfAnswer } from './calculator/evaluate/what-if'
-export { bandOf } from './calculator/bands'
-export { shareOf } from './calculator/evaluate/answers'
-export { lengthOfMonths } from './calculator/length-of-months'
+export { bandOf } from './calculator/audience/bands'
+export { shareOf } from './calculator/answers/read-answer'
+export { lengthOfMonths } from './calculator/program/length-of-months'
 export { textIn } from './calculator/document/text-in'
-export type { Answers, Program, ProgramStep } from './calculator/program'
+export type { Answers, Program, ProgramStep } from './calculator/program/program'
 export type {
   ActionName,
   CalculatorStep,
@@ -20,7 +20,7 @@ export type {
   WhatIfName,
 } from './calculator/document/steps'
 export type { Question, QuestionOf } from './calculator/document/questions'
-export type { Share, TermLength } from './calculator/document/shapes'
+export type { Share, TermLength } from './calculator/document/document-shapes'
 export type { RateSheet } from './calculator/document/sheets'
 export type { RichText, RichTextBlock, RichTextRun, RichTexts, Texts } from './calculator/document/texts'
 export type {
@@ -34,11 +34,11 @@ export type {
   Rung,
   Said,
   Value,
-} from './calculator/values'
+} from './calculator/program/evaluated'
 export type { Stop } from './formula/computed'
 export type { FigureSource, Period } from './formula/unit'
 export type { Ledger, LedgerRow, LedgerYear } from './loan/ledger'
-export type { LoanTerms } from './loan/terms'
+export type { LoanTerms } from './loan/loan-terms'
 export type { Minor } from './money/minor'
 export { minorDigitsOf, type Currency, type MinorDigits } from './money/currencies'
 export { DIRECTION_MARKS, readBy, readingsOf, type DecimalMark, type NumberKind } from './money/typed-number'
@@ -46,4 +46,4 @@ export { effectiveAnnualRate } from './rates/periodic-rate'
 export { frequencies, type Frequency } from './rates/frequency'
 export { readMoment, type Moment } from './dates/moment'
 export { readIsoDate, type PlainDate } from './dates/plain-date'
-export type { Refusal } from './refusal'
+export type { Refusal } from './guards/refusal'

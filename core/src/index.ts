@@ -18,9 +18,9 @@ export {
   type ProofImpact,
   type SampleImpact,
   type SheetImpact,
-} from './calculator/sheets/sheet-impact'
+} from './calculator/proving/sheet-impact'
 export { begunBy, inForce, startOf } from './calculator/sheets/versions'
-export type { Share, TermLength } from './calculator/document/shapes'
+export type { Share, TermLength } from './calculator/document/document-shapes'
 export {
   actionNames,
   comparisonRows,
@@ -47,13 +47,13 @@ export {
   loanTerms,
   refinanceTerms,
   type TermFacts,
-} from './calculator/document/terms'
+} from './calculator/document/step-terms'
 export { mainText, mainTitle, textIn } from './calculator/document/text-in'
 export { RichText, type RichTexts, type Texts } from './calculator/document/texts'
-export { askFormulas, type Asked, type AskedFormula } from './calculator/ask-formulas'
-export { changesBetween, type Change } from './calculator/changes/flat'
-export { mergeDocuments } from './calculator/changes/merge'
-export type { Conflict } from './calculator/changes/flat'
+export { askFormulas, type Asked, type AskedFormula } from './calculator/proving/ask-formulas'
+export { changesBetween, type Change } from './calculator/editing/changes/flat'
+export { mergeDocuments } from './calculator/editing/changes/merge'
+export type { Conflict } from './calculator/editing/changes/flat'
 export {
   compile,
   createCompiler,
@@ -73,8 +73,8 @@ export {
 export { openProgram } from './calculator/compile/open-program'
 export { plainText } from './calculator/compile/text-problems'
 export { unitOfQuestion } from './calculator/compile/units-of-steps'
-export { inCurrency } from './calculator/currency'
-export { removeLanguage, renameLanguage } from './calculator/languages'
+export { inCurrency } from './calculator/editing/currency'
+export { removeLanguage, renameLanguage } from './calculator/editing/languages'
 export { MOST_MEANINGS, type OwnMeaning } from './calculator/document/document'
 export {
   duplicateStep,
@@ -86,14 +86,26 @@ export {
   renameOption,
   renameStep,
   usersOf,
-} from './calculator/edit'
-export { bandEnd, bandOf, isBandOf } from './calculator/bands'
-export { shareOf } from './calculator/evaluate/answers'
+} from './calculator/editing/edit'
+export { bandEnd, bandOf, isBandOf } from './calculator/audience/bands'
+export { shareOf } from './calculator/answers/read-answer'
 export { createEvaluator, evaluate } from './calculator/evaluate/evaluate'
 export type { Around, Evaluator } from './calculator/evaluate/evaluator'
-export { plainOf, proofFromNow, runProofs, type ProofLine, type ProofResult } from './calculator/proofs'
-export type { Answers, Program, ProgramStep } from './calculator/program'
-export { partsThatDiffer, tryOut, type PartsDiffer, type Trial, type TrialFailure } from './calculator/trial'
+export {
+  plainOf,
+  proofFromNow,
+  runProofs,
+  type ProofLine,
+  type ProofResult,
+} from './calculator/proving/proofs'
+export type { Answers, Program, ProgramStep } from './calculator/program/program'
+export {
+  partsThatDiffer,
+  tryOut,
+  type PartsDiffer,
+  type Trial,
+  type TrialFailure,
+} from './calculator/proving/trial'
 export { emptyCalculator, starters, type Starter } from './calculator/starters'
 export type {
   AnswerKind,
@@ -106,7 +118,7 @@ export type {
   Rung,
   Said,
   Value,
-} from './calculator/values'
+} from './calculator/program/evaluated'
 export { checkFormula, type CheckedFormula } from './formula/check'
 export type { Scope } from './formula/checking'
 export type { Stop } from './formula/computed'
@@ -152,7 +164,7 @@ export {
 } from './loan/closed-forms'
 export type { Columns, Ledger, LedgerRow, LedgerTotals, LedgerYear } from './loan/ledger'
 export { levelPaymentExact, type LevelPaymentTerms } from './loan/level-payment'
-export type { Extra, Fees, Grace, LoanInsurance, LoanTerms, RateChange, Term, When } from './loan/terms'
+export type { Extra, Fees, Grace, LoanInsurance, LoanTerms, RateChange, Term, When } from './loan/loan-terms'
 export { currencies, minorDigitsOf, type Currency, type MinorDigits } from './money/currencies'
 export { Decimal } from './money/decimal'
 export { minor, type Minor } from './money/minor'
@@ -168,4 +180,4 @@ export { effectiveAnnualRate, periodicRate, type PeriodicRate } from './rates/pe
 export { aim, type Aim, type AimAnswer, type DownPayment } from './search/aim'
 export { ladder, type Ladder } from './search/ladder'
 export { unitPeriodsBetween, type UnitPeriod, type UnitPeriods } from './cost/unit-periods'
-export type { Checked, Refusal, RefusalCode } from './refusal'
+export type { Checked, Refusal, RefusalCode } from './guards/refusal'

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import * as core from './index'
 import { acceptedValue } from './testing/known-answers'
-import type { Checked } from './refusal'
+import type { Checked } from './guards/refusal'
 
 const rate = acceptedValue(
   core.periodicRate({ annualRate: '4.8', compoundsPerYear: 12, paymentsPerYear: 12 }),

@@ -4,7 +4,7 @@ import { createEvaluator, evaluate } from './calculator/evaluate/evaluate'
 import { starters } from './calculator/starters'
 import { hostileDocuments } from './testing/hostile-documents'
 import { TODAY } from './testing/test-document'
-import { metered, spend, TooMuchWork } from './work'
+import { metered, spend, TooMuchWork } from './guards/work'
 
 describe('work is counted', () => {
   test('up to what it may take, and by whoever asked for it', () => {

@@ -6,6 +6,30 @@
  * @type {Readonly<Record<string, readonly (string | readonly string[])[]>>}
  */
 export const floors = {
+  'core/src': [
+    'guards',
+    'money',
+    'dates',
+    'rates',
+    'loan',
+    'search',
+    'lending',
+    'cost',
+    'formula',
+    'calculator',
+  ],
+  'core/src/calculator': [
+    'document',
+    'program',
+    'answers',
+    'sheets',
+    'evaluate',
+    'compile',
+    'proving',
+    'editing',
+    'audience',
+    'starters',
+  ],
   'server/src': [
     'platform',
     'platform/http',
@@ -44,6 +68,17 @@ export const floors = {
     'shared/page',
     ['calculators', 'rate-sheets', 'house-styles', 'placements', 'audience', 'channels', 'people', 'record'],
     'app',
+  ],
+  'visitor/src': [
+    'embed',
+    'taking-over',
+    'model',
+    'frame',
+    'pieces',
+    'questions',
+    'keep',
+    'what-if',
+    'results',
   ],
   'desk/src/calculators': ['draft', 'formula', 'tape', 'proofs', 'samples', 'finder', 'publishing'],
 }

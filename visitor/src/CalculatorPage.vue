@@ -12,7 +12,7 @@ import { pageHash } from './model/carried'
 import { useAddress } from './model/use-address'
 import LanguageSwitch from './LanguageSwitch.vue'
 import PartBoundary from './PartBoundary.vue'
-import RichText from './RichText.vue'
+import RichText from './pieces/RichText.vue'
 
 const { source } = defineProps<{ source: CalculatorSource }>()
 const isDrawnByServer = import.meta.env.SSR

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { amortize } from '../loan/amortize'
-import type { LoanTerms } from '../loan/terms'
+import type { LoanTerms } from '../loan/loan-terms'
 import { frequencies, frequencyNames } from '../rates/frequency'
 import { acceptedValue } from '../testing/known-answers'
 import {

@@ -1,8 +1,8 @@
 import { isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
 import type { Ledger } from '../loan/ledger'
-import type { LoanTerms } from '../loan/terms'
+import type { LoanTerms } from '../loan/loan-terms'
 import { factsOf, type Frequency } from '../rates/frequency'
-import type { Checked } from '../refusal'
+import type { Checked } from '../guards/refusal'
 import { annualPercentageRate, rateOfFlows, type TimedAmounts } from './annual-percentage-rate'
 import { unitPeriods, type UnitPeriod, type UnitPeriods } from './unit-periods'
 

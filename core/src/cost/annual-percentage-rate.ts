@@ -1,8 +1,8 @@
 import { addMonths, daysBetween, isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
 import { isObject } from '../money/read-amount'
 import { LARGEST_AMOUNT } from '../money/minor'
-import type { Checked } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 import { rateWhereZero } from '../search/bisect'
 import type { UnitPeriods } from './unit-periods'
 

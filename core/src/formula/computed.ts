@@ -1,9 +1,9 @@
 import type { Ledger } from '../loan/ledger'
-import type { LoanTerms } from '../loan/terms'
+import type { LoanTerms } from '../loan/loan-terms'
 import type { Decimal } from '../money/decimal'
 import type { Minor } from '../money/minor'
 import type { Frequency } from '../rates/frequency'
-import type { Refusal } from '../refusal'
+import type { Refusal } from '../guards/refusal'
 
 /** A loan worked out: without a ledger where nothing is borrowed. */
 export interface LoanRun {

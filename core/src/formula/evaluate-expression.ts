@@ -1,5 +1,5 @@
 import { addMonths, isoDate, readIsoDate } from '../dates/plain-date'
-import { assert } from '../assert'
+import { assert } from '../guards/assert'
 import { Decimal, trusted, power } from '../money/decimal'
 import { LARGEST_BALANCE } from '../money/minor'
 import { roundWhole } from '../money/rounding'
@@ -10,7 +10,7 @@ import type { Arguments, Surroundings } from './functions/function'
 import type { FunctionNamed } from './functions/light'
 import { CONVERSION, convertPeriod } from './functions/often'
 import type { Period } from './unit'
-import { spend } from '../work'
+import { spend } from '../guards/work'
 
 /** Where an expression finds the values of steps; a step without a value stops it with `WAITS`. */
 export interface Values extends Surroundings {

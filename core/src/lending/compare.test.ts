@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { frequencies } from '../rates/frequency'
 import { amortize } from '../loan/amortize'
 import { amountToBorrow } from '../loan/amount-to-borrow'
-import type { LoanTerms } from '../loan/terms'
+import type { LoanTerms } from '../loan/loan-terms'
 import { compareLoans, costUntil, loansTogether, untilLeaving } from './compare'
 
 const loan: LoanTerms = { principal: 300_000_00, annualRate: '5', frequency: 'monthly', term: { years: 25 } }

@@ -2,10 +2,10 @@ import { minor, ZERO, type Minor } from '../money/minor'
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
 import { readAmount } from '../money/read-amount'
-import type { LoanTerms } from '../loan/terms'
+import type { LoanTerms } from '../loan/loan-terms'
 import { factsOf } from '../rates/frequency'
-import type { Refusal } from '../refusal'
-import { refuse } from '../refusal'
+import type { Refusal } from '../guards/refusal'
+import { refuse } from '../guards/refusal'
 
 export interface Compared {
   readonly ledger: Ledger

@@ -5,9 +5,9 @@ import { factsOf } from '../rates/frequency'
 import { isPlainDecimal } from '../rates/percent'
 import { amortize } from '../loan/amortize'
 import { readAmount, readCount } from '../money/read-amount'
-import type { LoanTerms } from '../loan/terms'
-import type { Refusal } from '../refusal'
-import { refuse } from '../refusal'
+import type { LoanTerms } from '../loan/loan-terms'
+import type { Refusal } from '../guards/refusal'
+import { refuse } from '../guards/refusal'
 
 export interface Equity {
   readonly ok: true

@@ -2,8 +2,8 @@ import { Decimal } from '../money/decimal'
 import type { Minor } from '../money/minor'
 import { roundDecimal } from '../money/rounding'
 import { readRate } from '../rates/percent'
-import type { Checked } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 import { isObject, readAmount } from '../money/read-amount'
 
 /** A premium for loans up to a loan-to-value, and for credit scores within a band where one is given. Percent. */

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { amortize } from '../loan/amortize'
 import { initialRepaymentPayment } from '../loan/closed-forms'
-import type { LoanTerms } from '../loan/terms'
+import type { LoanTerms } from '../loan/loan-terms'
 import {
   knownAnswers,
   majorOf,

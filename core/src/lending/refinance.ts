@@ -3,9 +3,9 @@ import { minor, type Minor } from '../money/minor'
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
 import { isObject, readAmount } from '../money/read-amount'
-import type { LoanTerms } from '../loan/terms'
+import type { LoanTerms } from '../loan/loan-terms'
 import type { Compounding } from '../rates/periodic-rate'
-import { refuse, type Refusal } from '../refusal'
+import { refuse, type Refusal } from '../guards/refusal'
 
 /** A loan that runs, and the one that would take its place. Monthly payments; amounts are minor units. */
 export interface RefinanceTerms {

@@ -7,7 +7,7 @@ import { frequencyNames } from '../rates/frequency'
 import { amortize } from './amortize'
 import type { Ledger } from './ledger'
 import { slowLedger } from '../testing/slow-ledger'
-import type { LoanTerms } from './terms'
+import type { LoanTerms } from './loan-terms'
 
 interface Input extends LoanInput {
   cumulative_at: number | null

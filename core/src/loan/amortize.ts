@@ -1,7 +1,7 @@
 import { LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { factsOf } from '../rates/frequency'
-import type { Checked, Refusal } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked, Refusal } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 import { checkTerms, LATEST_YEAR, yearOutOfRange, type CheckedTerms } from './check-terms'
 import { dueDate } from './due-dates'
 import { plannedAt } from './extras'
@@ -20,8 +20,8 @@ import {
   settlementRows,
   type Regular,
 } from './regular-payment'
-import { MOST_PAYMENTS, type LoanTerms } from './terms'
-import { spend } from '../work'
+import { MOST_PAYMENTS, type LoanTerms } from './loan-terms'
+import { spend } from '../guards/work'
 
 /**
  * The full schedule of a loan, to the minor unit, as a lender's ledger keeps it: each period's interest is

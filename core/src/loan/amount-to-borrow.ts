@@ -2,8 +2,8 @@ import { minor, type Minor } from '../money/minor'
 import { roundDecimal } from '../money/rounding'
 import { Decimal } from '../money/decimal'
 import { readRate } from '../rates/percent'
-import type { Checked } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 import { isObject, readAmount } from '../money/read-amount'
 
 /** What is bought and what is paid for it at once. Minor units; nothing given counts as zero. */

@@ -4,7 +4,7 @@ import { frequencies, frequencyNames } from '../rates/frequency'
 import { rowsText } from '../testing/known-answers'
 import { slowLedger } from '../testing/slow-ledger'
 import { amortize } from './amortize'
-import type { Extra, LoanTerms } from './terms'
+import type { Extra, LoanTerms } from './loan-terms'
 
 /** How many random terms are tried: more in the long run (`LEDGER_RUNS=10000`). */
 const RUNS = Number(process.env.LEDGER_RUNS ?? 600)

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { amortize } from './amortize'
 import type { Ledger } from './ledger'
-import type { LoanTerms } from './terms'
+import type { LoanTerms } from './loan-terms'
 
 const ledgerOf = (terms: LoanTerms): Ledger => {
   const ledger = amortize(terms)

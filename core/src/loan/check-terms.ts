@@ -7,15 +7,15 @@ import { dayCounts, type DayCount } from '../rates/day-count'
 import { factsOf, frequencies, type Frequency } from '../rates/frequency'
 import { readRate } from '../rates/percent'
 import { isTimesPerYear, type Compounding } from '../rates/periodic-rate'
-import type { Checked, Refusal } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked, Refusal } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 import { checkExtras, type PlannedExtra } from './extras'
 import { checkGrace, rowsOfGrace, type CheckedGrace } from './grace'
 import { checkInsurance, type CheckedInsurance } from './premiums'
 import { checkRateChanges, keepsPayment, type CheckedRateChange } from './rate-changes'
 import { isObject, readAmount, readCount } from '../money/read-amount'
 import { brokenPair } from './pair-rules'
-import { MOST_PAYMENTS, type LoanTerms, type Term } from './terms'
+import { MOST_PAYMENTS, type LoanTerms, type Term } from './loan-terms'
 
 /** The longest term, years. */
 const LONGEST_TERM_YEARS = 100

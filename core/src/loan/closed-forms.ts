@@ -4,11 +4,11 @@ import { LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { roundDecimal, type Rounding } from '../money/rounding'
 import { isTimesPerYear, type PeriodicRate } from '../rates/periodic-rate'
 import { readRate } from '../rates/percent'
-import type { Checked, Refusal } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked, Refusal } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 import { levelPaymentExact, levelPaymentRounded, type LevelPaymentTerms } from './level-payment'
 import { isObject, readAmount, readCount } from '../money/read-amount'
-import { MOST_PAYMENTS } from './terms'
+import { MOST_PAYMENTS } from './loan-terms'
 
 /*
  * Formulas without a ledger: nothing is rounded between steps. They give first guesses and fractional answers; where

@@ -4,7 +4,7 @@ import { frequencies, frequencyNames } from '../rates/frequency'
 import { rowsText } from '../testing/known-answers'
 import { slowLedger } from '../testing/slow-ledger'
 import { amortize } from './amortize'
-import type { LoanTerms } from './terms'
+import type { LoanTerms } from './loan-terms'
 
 const counts = Object.keys(dayCounts) as DayCount[]
 const compoundings = ['perPayment', 1, 2, 4, 12, 365] as const

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { firstPaymentFrom } from '../calculator/evaluate/loan-terms'
+import { firstPaymentFrom } from '../calculator/evaluate/terms-of-loan'
 import { amortize } from './amortize'
 import { dueDate } from './due-dates'
 import { addDays, addMonths, daysBetween, isoDate, readIsoDate, type PlainDate } from '../dates/plain-date'

@@ -1,10 +1,10 @@
 import { isoDate, isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
 import { dueDate } from './due-dates'
 import { factsOf, type Frequency } from '../rates/frequency'
-import type { Checked } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 import { isObject, readAmount, readCount } from '../money/read-amount'
-import type { Extra, When } from './terms'
+import type { Extra, When } from './loan-terms'
 
 /** Where a payment of the loan falls in time. */
 export interface Calendar {

@@ -3,10 +3,10 @@ import { LARGEST_BALANCE, minor, ZERO, type Minor } from '../money/minor'
 import { isObject, readAmount, readCount } from '../money/read-amount'
 import type { Rounding } from '../money/rounding'
 import type { PeriodicRate } from '../rates/periodic-rate'
-import type { Checked } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 import { interestOf } from './interest'
-import type { Grace } from './terms'
+import type { Grace } from './loan-terms'
 
 export type CheckedGrace = Required<Grace> & { readonly payment: Minor }
 

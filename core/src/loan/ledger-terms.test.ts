@@ -16,7 +16,7 @@ import {
 } from '../testing/known-answers'
 import { amortize } from './amortize'
 import type { Ledger } from './ledger'
-import type { Extra, LoanTerms } from './terms'
+import type { Extra, LoanTerms } from './loan-terms'
 
 function ledgerOf(terms: LoanTerms): Ledger {
   const ledger = amortize(terms)

@@ -1,4 +1,4 @@
-import { assert } from '../assert'
+import { assert } from '../guards/assert'
 import { dueDate } from './due-dates'
 import { isoDate, type PlainDate } from '../dates/plain-date'
 import { ZERO, type Minor } from '../money/minor'

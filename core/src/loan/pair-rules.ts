@@ -3,7 +3,7 @@ import { earlyDay } from './due-dates'
 import { factsOf, frequencies } from '../rates/frequency'
 import { dayCounts, type DayCount } from '../rates/day-count'
 import { daysInMonth, readIsoDate } from '../dates/plain-date'
-import type { Extra, LoanTerms, RateChange } from './terms'
+import type { Extra, LoanTerms, RateChange } from './loan-terms'
 
 /**
  * Two settings of a loan that cannot both stand as they are. `refused`: they mean nothing together. `needed`: the first

@@ -1,4 +1,4 @@
-import { assert } from '../assert'
+import { assert } from '../guards/assert'
 import { dueDate } from './due-dates'
 import { addMonths, type PlainDate } from '../dates/plain-date'
 import type { Decimal } from '../money/decimal'

@@ -4,9 +4,9 @@ import { isObject, readAmount, readCount } from '../money/read-amount'
 import { roundDecimal } from '../money/rounding'
 import { factsOf, type Frequency } from '../rates/frequency'
 import { readRate } from '../rates/percent'
-import type { Checked } from '../refusal'
-import { accept, refuse } from '../refusal'
-import { MOST_PAYMENTS, type LoanInsurance } from './terms'
+import type { Checked } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
+import { MOST_PAYMENTS, type LoanInsurance } from './loan-terms'
 
 export interface CheckedInsurance {
   readonly addedPercent: Decimal | undefined

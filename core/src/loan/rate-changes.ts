@@ -2,11 +2,11 @@ import type { Decimal } from '../money/decimal'
 import { isoDate } from '../dates/plain-date'
 import { isObject, readCount } from '../money/read-amount'
 import { readRate } from '../rates/percent'
-import type { Checked } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 import { dueDate } from './due-dates'
 import { readDate, type DueDates } from './extras'
-import type { RateChange, When } from './terms'
+import type { RateChange, When } from './loan-terms'
 
 export interface CheckedRateChange {
   readonly fromPayment: number

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { amortize } from './amortize'
 import type { Ledger } from './ledger'
-import type { Extra, LoanTerms } from './terms'
+import type { Extra, LoanTerms } from './loan-terms'
 
 const ledgerOf = (terms: LoanTerms): Ledger => {
   const ledger = amortize(terms)

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { amortize } from './amortize'
 import { brokenPair } from './pair-rules'
 import { termPairs } from './term-pairs'
-import type { LoanTerms } from './terms'
+import type { LoanTerms } from './loan-terms'
 
 const base: LoanTerms = { principal: 300_000_00, annualRate: '5', frequency: 'monthly', term: { years: 20 } }
 const first = { firstPayment: '2027-01-31' }

@@ -1,4 +1,4 @@
-import { spend } from '../work'
+import { spend } from '../guards/work'
 import { Decimal as Shared } from 'decimal.js'
 
 /** Our own decimal constructor: 60 digits, so that nobody's global setting can change a figure. */

@@ -1,4 +1,4 @@
-import { assert } from '../assert'
+import { assert } from '../guards/assert'
 import { Decimal } from './decimal'
 import type { Minor } from './minor'
 import { minor } from './minor'

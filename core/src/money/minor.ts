@@ -1,4 +1,4 @@
-import { assert } from '../assert'
+import { assert } from '../guards/assert'
 
 /** Whole minor units (cents, yen, fils: the currency beside it says which). A safe integer. */
 export type Minor = number & { readonly unit: 'minor' }

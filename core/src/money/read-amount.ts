@@ -1,7 +1,7 @@
 import type { Minor } from './minor'
 import { LARGEST_AMOUNT, minor } from './minor'
-import type { Checked } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 
 /** Reads an amount from outside: whole minor units, at most 10^13; above zero, or not negative. */
 export function readAmount(amount: unknown, field: string, zero?: 'zero allowed'): Checked<Minor> {

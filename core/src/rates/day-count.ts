@@ -1,6 +1,6 @@
 import type { PlainDate } from '../dates/plain-date'
 import { daysBetween, daysInMonth, isPlainDate, isPlainDateAfter } from '../dates/plain-date'
-import { accept, refuse, type Checked } from '../refusal'
+import { accept, refuse, type Checked } from '../guards/refusal'
 import type { Decimal } from '../money/decimal'
 import { fractionOf } from '../money/fraction'
 import type { PeriodicRate } from './periodic-rate'

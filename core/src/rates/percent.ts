@@ -1,6 +1,6 @@
 import { Decimal } from '../money/decimal'
-import type { Checked } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 
 /** The highest rate or share that is taken, percent. Above it something was mistyped. */
 export const HIGHEST_PERCENT = 1000

@@ -1,8 +1,8 @@
 import { Decimal, power } from '../money/decimal'
 import type { Fraction } from '../money/fraction'
 import { fractionOf } from '../money/fraction'
-import type { Checked } from '../refusal'
-import { accept, refuse } from '../refusal'
+import type { Checked } from '../guards/refusal'
+import { accept, refuse } from '../guards/refusal'
 import { readRate } from './percent'
 
 /**

@@ -1,5 +1,5 @@
-import { assert } from '../assert'
-import { spend } from '../work'
+import { assert } from '../guards/assert'
+import { spend } from '../guards/work'
 
 /**
  * The least whole number in a range for which a condition holds that, once it holds, holds for all greater ones;

@@ -1,8 +1,8 @@
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
-import type { LoanTerms } from '../loan/terms'
-import type { Refusal } from '../refusal'
-import { refuse } from '../refusal'
+import type { LoanTerms } from '../loan/loan-terms'
+import type { Refusal } from '../guards/refusal'
+import { refuse } from '../guards/refusal'
 
 /** The most rungs a ladder may have, both directions multiplied. */
 const MOST_RUNGS = 2_000

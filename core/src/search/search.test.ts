@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { amortize } from '../loan/amortize'
 import { balanceAfterExact, partsOfPayment, paymentsToRepay } from '../loan/closed-forms'
-import type { LoanTerms } from '../loan/terms'
+import type { LoanTerms } from '../loan/loan-terms'
 import { periodicRate } from '../rates/periodic-rate'
 import {
   knownAnswers,

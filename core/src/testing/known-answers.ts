@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
 import type { Ledger } from '../loan/ledger'
-import type { LoanTerms } from '../loan/terms'
+import type { LoanTerms } from '../loan/loan-terms'
 import type { Frequency } from '../rates/frequency'
-import type { Checked } from '../refusal'
+import type { Checked } from '../guards/refusal'
 
 /** A case of the known answers: figures worked out independently with 60-digit decimals. */
 export interface KnownAnswer<Input, Expected> {

@@ -1,5 +1,5 @@
 import { Decimal as Shared } from 'decimal.js'
-import type { Extra, LoanTerms } from '../loan/terms'
+import type { Extra, LoanTerms } from '../loan/loan-terms'
 import type { Frequency } from '../rates/frequency'
 
 /**

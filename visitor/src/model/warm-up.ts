@@ -1,6 +1,6 @@
 import { createEvaluatorWith } from '@vivid/core/evaluate'
 import { figuresFor } from '@vivid/contract/wording'
-import { nextTask } from '../frame/in-turn'
+import { nextTask } from '../taking-over/in-turn'
 import { momentOf } from './moment-of'
 import type { CalculatorSource } from './use-calculator'
 

@@ -3,8 +3,8 @@ import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { conventionsSaid, ratesSaid } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
-import ExplainedText from '../ExplainedText.vue'
-import RichText from '../RichText.vue'
+import ExplainedText from '../pieces/ExplainedText.vue'
+import RichText from '../pieces/RichText.vue'
 
 const { readout, calculator } = defineProps<{
   step: ReadoutOf<'assumptions'>

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { lowestSaid } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
-import ComparedTable from './ComparedTable.vue'
+import ComparedTable from '../pieces/ComparedTable.vue'
 
 const { step, readout, calculator } = defineProps<{
   step: ReadoutOf<'comparison'>

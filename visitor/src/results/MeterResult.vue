@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { readoutText } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
-import ExplainedText from '../ExplainedText.vue'
+import ExplainedText from '../pieces/ExplainedText.vue'
 import CopyFigure from './CopyFigure.vue'
 import PartsOfWhole from './PartsOfWhole.vue'
 

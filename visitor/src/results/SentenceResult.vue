@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { sentenceText } from '@vivid/contract/wording'
-import ExplainedText from '../ExplainedText.vue'
+import ExplainedText from '../pieces/ExplainedText.vue'
 import type { Calculator } from '../model/use-calculator'
 
 const { readout, calculator } = defineProps<{

@@ -1,7 +1,7 @@
 import { defineAsyncComponent, type Component } from 'vue'
 import type { Readout } from '@vivid/core/evaluate'
 import { fetchAgain } from '../model/fetch-again'
-import { inTurn } from '../frame/in-turn'
+import { inTurn } from '../taking-over/in-turn'
 import MissingPart from './MissingPart.vue'
 
 /** Parts of results that not every page has: fetched by the pages that have them. */

@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import type { WhatIfName } from '@vivid/core/evaluate'
 import { isUnreadable, readTyped, textOfAnswer, understoodAs } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
-import { askedIn } from './read-trying'
+import { askedIn } from '../model/read-trying'
 
 /** One thing that is tried: what is typed, what was understood of it, and what it could mean. */
 const { id, offer, calculator } = defineProps<{

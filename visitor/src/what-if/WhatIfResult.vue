@@ -14,8 +14,8 @@ import {
   type KeptWhatIf,
 } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
-import ComparedTable from '../results/ComparedTable.vue'
-import { readTrying } from './read-trying'
+import ComparedTable from '../pieces/ComparedTable.vue'
+import { readTrying } from '../model/read-trying'
 import WhatIfField from './WhatIfField.vue'
 
 const { step, readout, calculator } = defineProps<{

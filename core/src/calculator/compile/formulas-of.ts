@@ -13,7 +13,7 @@ import {
   loanTerms,
   refinanceTerms,
   type TermFacts,
-} from '../document/terms'
+} from '../document/step-terms'
 import type { Texts } from '../document/texts'
 
 /** One formula of a step: where it stands in it (`terms.principal`), its text, what it has to give. */

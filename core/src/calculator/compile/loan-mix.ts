@@ -1,7 +1,7 @@
 import { frequencies, type Frequency } from '../../rates/frequency'
 import { pairRules } from '../../loan/pair-rules'
 import { reasonOf } from '../../loan/term-pairs'
-import type { LoanTerms } from '../../loan/terms'
+import type { LoanTerms } from '../../loan/loan-terms'
 import type { StepOf } from '../document/steps'
 import type { CompileProblem } from './compile-problem'
 

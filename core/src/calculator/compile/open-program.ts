@@ -1,5 +1,5 @@
 import { fromVersion1, ProgramV1 } from '../document/version-1'
-import type { Program } from '../program'
+import type { Program } from '../program/program'
 import { compile } from './compile'
 
 /** A program as an edition froze it, of this version or an older one. Editions are never rewritten: they are read anew. */

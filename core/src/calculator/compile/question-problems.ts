@@ -1,5 +1,5 @@
 import { minor } from '../../money/minor'
-import { isProblem, readAnswer } from '../evaluate/answers'
+import { isProblem, readAnswer } from '../answers/read-answer'
 import type { Question } from '../document/questions'
 import type { CompileFault, CompileProblem } from './compile-problem'
 

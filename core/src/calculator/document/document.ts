@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { AnswerShape } from './questions'
-import { currency, decimalText, formulaText, momentText, nameText, stepId } from './shapes'
+import { currency, decimalText, formulaText, momentText, nameText, stepId } from './document-shapes'
 import { Step } from './steps'
 import { Locale, RichTexts, Texts } from './texts'
 

@@ -11,7 +11,7 @@ import {
   percentText,
   share,
   stepId,
-} from './shapes'
+} from './document-shapes'
 import { Texts } from './texts'
 
 /** What a question counts as while it is hidden: its default, or nothing (0, no). */

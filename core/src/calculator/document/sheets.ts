@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { decimalText, isoDateText, nameText, stepId } from './shapes'
+import { decimalText, isoDateText, nameText, stepId } from './document-shapes'
 import type { Unit } from '../../formula/unit'
 
 /** What a key column holds and how a row is found by it: exactly, or by bands that begin or end at the row's key. */

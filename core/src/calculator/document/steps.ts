@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Question } from './questions'
-import { formulaText, nameText, stepId } from './shapes'
+import { formulaText, nameText, stepId } from './document-shapes'
 import {
   affordabilityTerms,
   aimNeeds,
@@ -10,7 +10,7 @@ import {
   ladderTerms,
   loanTerms,
   refinanceTerms,
-} from './terms'
+} from './step-terms'
 import { RichTexts, Texts } from './texts'
 
 const step = { id: stepId, name: nameText }

@@ -2,7 +2,16 @@ import { z } from 'zod'
 import { nameFault, plainName } from '../../formula/syntax'
 import { frequencyNames } from '../../rates/frequency'
 import type { CalculatorDocument } from './document'
-import { currency, frequency, length, minorUnits, nameText, percentText, share, stepId } from './shapes'
+import {
+  currency,
+  frequency,
+  length,
+  minorUnits,
+  nameText,
+  percentText,
+  share,
+  stepId,
+} from './document-shapes'
 import type { CalculatorStep } from './steps'
 import { Locale, type RichText } from './texts'
 

@@ -3,9 +3,9 @@ import { timesAYear } from '../../formula/unit'
 import { Decimal } from '../../money/decimal'
 import { ZERO, type Minor } from '../../money/minor'
 import type { Question, QuestionOf } from '../document/questions'
-import type { Answers } from '../program'
-import type { Doubt, Problem, Value } from '../values'
-import { isProblem, readAnswer } from './answers'
+import type { Answers } from '../program/program'
+import type { Doubt, Problem, Value } from '../program/evaluated'
+import { isProblem, readAnswer } from '../answers/read-answer'
 
 /** A question answered: its value, or the problem with it. */
 export interface Answered {

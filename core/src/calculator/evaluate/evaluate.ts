@@ -1,5 +1,5 @@
-import type { Answers, Program } from '../program'
-import type { Evaluation } from '../values'
+import type { Answers, Program } from '../program/program'
+import type { Evaluation } from '../program/evaluated'
 import { createEvaluatorWith, type Around, type Evaluator } from './evaluator'
 import { further } from './further'
 

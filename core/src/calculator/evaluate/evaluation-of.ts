@@ -1,9 +1,9 @@
 import { isLoanRun } from '../../formula/evaluate-expression'
 import type { Ledger } from '../../loan/ledger'
-import type { LoanTerms } from '../../loan/terms'
+import type { LoanTerms } from '../../loan/loan-terms'
 import type { Question } from '../document/questions'
-import type { Answers, Program } from '../program'
-import type { Doubt, Evaluation, Problem, Readout, Value } from '../values'
+import type { Answers, Program } from '../program/program'
+import type { Doubt, Evaluation, Problem, Readout, Value } from '../program/evaluated'
 import type { State } from './state'
 
 /** What the steps came to, in the order of the page. */

@@ -7,7 +7,7 @@ import { isGentle } from '../compile/compile-problem'
 import type { CalculatorDocument } from '../document/document'
 import type { CalculatorStep } from '../document/steps'
 import { starters } from '../starters'
-import type { Value } from '../values'
+import type { Value } from '../program/evaluated'
 import {
   choice,
   date,

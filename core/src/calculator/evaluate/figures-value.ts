@@ -2,7 +2,7 @@ import type { FigureSet } from '../../formula/computed'
 import { figuresOf } from '../../formula/figures'
 import type { FigureSource } from '../../formula/unit'
 import type { MinorDigits } from '../../money/currencies'
-import type { Value } from '../values'
+import type { Value } from '../program/evaluated'
 import { valueOf } from './value-of'
 
 /** The figure that stands for a composite step on the tape: the first that exists here. */

@@ -4,9 +4,9 @@ import { Decimal } from '../../money/decimal'
 import { LARGEST_AMOUNT, minor, type Minor } from '../../money/minor'
 import { HIGHEST_PERCENT } from '../../rates/percent'
 import type { Question } from '../document/questions'
-import type { Share, TermLength } from '../document/shapes'
-import { lengthOfMonths } from '../length-of-months'
-import { shareOf } from './answers'
+import type { Share, TermLength } from '../document/document-shapes'
+import { lengthOfMonths } from '../program/length-of-months'
+import { shareOf } from '../answers/read-answer'
 
 /** A bound that a formula gave. */
 export interface FormulaBound {

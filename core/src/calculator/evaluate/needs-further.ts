@@ -1,6 +1,6 @@
 import { CONVERSION } from '../../formula/functions/often'
 import { lightNamed } from '../../formula/functions/light'
-import type { Program } from '../program'
+import type { Program } from '../program/program'
 import { isNarrowing } from './question-state'
 
 /** Whether a program has steps or functions that are worked out with more than a page has at first. */

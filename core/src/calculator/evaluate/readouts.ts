@@ -5,7 +5,16 @@ import type { LoanRun } from '../../formula/computed'
 import type { ReadoutOf, ReadoutStep } from '../document/steps'
 import { Stopped, type Computed, type FigureSet } from '../../formula/computed'
 import { isLoanRun } from '../../formula/evaluate-expression'
-import type { BalanceLine, ComparedColumn, Part, Readout, RefinanceLines, Rung, Said, Value } from '../values'
+import type {
+  BalanceLine,
+  ComparedColumn,
+  Part,
+  Readout,
+  RefinanceLines,
+  Rung,
+  Said,
+  Value,
+} from '../program/evaluated'
 
 /** What a readout asks of the evaluation around it. */
 export interface ReadoutSources {

@@ -3,7 +3,7 @@ import type { Computed } from '../../formula/computed'
 import { isLoanRun } from '../../formula/evaluate-expression'
 import { Decimal } from '../../money/decimal'
 import type { Question } from '../document/questions'
-import type { ComparedColumn, Doubt, Problem, Readout, Rung, Value } from '../values'
+import type { ComparedColumn, Doubt, Problem, Readout, Rung, Value } from '../program/evaluated'
 
 /** A step worked out, or why it was not. The same object as before where nothing it depends on changed. */
 export interface State {

@@ -6,7 +6,7 @@ import type { MinorDigits } from '../../money/currencies'
 import { LARGEST_BALANCE, ZERO } from '../../money/minor'
 import { roundDecimal, roundWhole } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
-import type { LoanValue, Value } from '../values'
+import type { LoanValue, Value } from '../program/evaluated'
 
 /** The decimals an unrounded value is shown with at the desk. */
 const SHOWN_DIGITS = 12

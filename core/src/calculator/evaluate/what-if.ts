@@ -1,11 +1,11 @@
 import type { LoanRun } from '../../formula/computed'
 import { amortize } from '../../loan/amortize'
 import type { Ledger } from '../../loan/ledger'
-import type { Extra, LoanTerms } from '../../loan/terms'
+import type { Extra, LoanTerms } from '../../loan/loan-terms'
 import { minor, type Minor } from '../../money/minor'
 import { factsOf } from '../../rates/frequency'
-import { refuse, type Refusal } from '../../refusal'
-import type { ComparedColumn } from '../values'
+import { refuse, type Refusal } from '../../guards/refusal'
+import type { ComparedColumn } from '../program/evaluated'
 import { comparedColumns } from './side-by-side'
 
 /** What a visitor changes about a loan to see what would come of it, all at once. Amounts are minor units. */

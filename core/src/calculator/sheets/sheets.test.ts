@@ -6,7 +6,7 @@ import { addedPremiums, monthlyPremiums } from '../starters/sheets'
 import { sheetChanges, sheetDoubts } from './sheet-changes'
 import { keysText } from './key-text'
 import { sheetFaults } from './sheet-faults'
-import { daysTouched, sheetImpact } from './sheet-impact'
+import { daysTouched, sheetImpact } from '../proving/sheet-impact'
 import { begunBy, inForce } from './versions'
 
 const rates = (...versions: [from: string, at: string | undefined, value: string][]): RateSheet => ({

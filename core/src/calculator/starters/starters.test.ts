@@ -6,7 +6,7 @@ import { CalculatorDocument } from '../document/document'
 import { sheetFaults } from '../sheets/sheet-faults'
 import { RateSheet } from '../document/sheets'
 import { evaluate } from '../evaluate/evaluate'
-import { runProofs } from '../proofs'
+import { runProofs } from '../proving/proofs'
 import { starters } from './index'
 
 describe.each(starters)('the starter "$id"', ({ make, sheets }) => {

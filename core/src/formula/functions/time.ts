@@ -2,7 +2,7 @@ import { addMonths, daysBetween, isoDate, readIsoDate, type PlainDate } from '..
 import { Decimal, trusted } from '../../money/decimal'
 import { roundWhole } from '../../money/rounding'
 import { factsOf, type Frequency } from '../../rates/frequency'
-import { assert } from '../../assert'
+import { assert } from '../../guards/assert'
 import { COUNT, DATE, NUMBER, TERM } from '../unit'
 import type { Arguments, BuiltIn } from './function'
 

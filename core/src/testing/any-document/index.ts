@@ -5,7 +5,7 @@ import type { RateSheet } from '../../calculator/document/sheets'
 import { frequencyNames } from '../../rates/frequency'
 import { label, questions } from './questions'
 import { steps } from './steps'
-import { dates, flags, lengths, once, percents, present, rarely, texts, yearly } from './terms'
+import { dates, flags, lengths, once, percents, present, rarely, texts, yearly } from './any-terms'
 
 /*
  * Whole documents that an author could have written, with every kind of step and terms in any mix, most of them

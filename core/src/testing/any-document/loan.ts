@@ -14,7 +14,7 @@ import {
   recurring,
   texts,
   when,
-} from './terms'
+} from './any-terms'
 
 export const loanStep = (id: string, name: string, others: readonly string[]): fc.Arbitrary<CalculatorStep> =>
   fc

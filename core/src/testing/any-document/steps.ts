@@ -22,7 +22,7 @@ import {
   recurring,
   texts,
   yearly,
-} from './terms'
+} from './any-terms'
 
 export const steps: fc.Arbitrary<CalculatorStep[]> = fc
   .record({

@@ -1,4 +1,4 @@
-import type { TermLength } from './document/shapes'
+import type { TermLength } from '../document/document-shapes'
 
 /** So many whole months as years and months. */
 export const lengthOfMonths = (months: number): TermLength => ({

@@ -1,9 +1,9 @@
-import { namesIn, nameFault, optionsIn, plainName, type FormulaReader } from '../formula/syntax'
-import type { CalculatorDocument } from './document/document'
-import type { CalculatorStep } from './document/steps'
-import type { Texts } from './document/texts'
-import { mapAllFormulas } from './compile/formulas-of'
-import { hasValue, readerOf, usesOfSteps } from './compile/units-of-steps'
+import { namesIn, nameFault, optionsIn, plainName, type FormulaReader } from '../../formula/syntax'
+import type { CalculatorDocument } from '../document/document'
+import type { CalculatorStep } from '../document/steps'
+import type { Texts } from '../document/texts'
+import { mapAllFormulas } from '../compile/formulas-of'
+import { hasValue, readerOf, usesOfSteps } from '../compile/units-of-steps'
 
 /** Gives a step another name, and every formula that uses it the new one. */
 export function renameStep(document: CalculatorDocument, id: string, name: string): CalculatorDocument {

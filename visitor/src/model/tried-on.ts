@@ -1,7 +1,7 @@
 import { changedLedger } from '@vivid/core/what-if'
 import type { Ledger, ReadoutOf } from '@vivid/core/evaluate'
 import { gapSaid, keptName, whatIfName } from '@vivid/contract/wording'
-import type { Calculator } from '../model/use-calculator'
+import type { Calculator } from './use-calculator'
 import { readTrying } from './read-trying'
 
 /** What is tried on the loan of a chart, or else was kept last: its ledger, its name, and how its end differs. */

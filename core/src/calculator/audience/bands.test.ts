@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { minor } from '../money/minor'
+import { minor } from '../../money/minor'
 import { bandEnd, bandOf, isBandOf } from './bands'
-import { starters } from './starters'
-import { compile } from './compile/compile'
-import { evaluate } from './evaluate/evaluate'
-import { TODAY } from '../testing/test-document'
+import { starters } from '../starters'
+import { compile } from '../compile/compile'
+import { evaluate } from '../evaluate/evaluate'
+import { TODAY } from '../../testing/test-document'
 
 describe('an answer lies in a coarse band', () => {
   test.each([

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, useId } from 'vue'
 import { hasWord, type Explained } from '@vivid/contract/wording'
-import type { Calculator } from './model/use-calculator'
+import type { Calculator } from '../model/use-calculator'
 
 /** A text whose words of the trade are explained where they stand; `also`: other texts whose words are explained behind it. */
 const {

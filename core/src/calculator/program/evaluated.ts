@@ -1,13 +1,13 @@
-import type { Question } from './document/questions'
-import type { Period, FigureSource } from '../formula/unit'
-import type { Stop } from '../formula/computed'
-import type { Ledger, LedgerRow, LedgerYear } from '../loan/ledger'
-import type { LoanTerms } from '../loan/terms'
-import type { Minor } from '../money/minor'
-import type { Frequency } from '../rates/frequency'
-import type { Refusal } from '../refusal'
-import type { TermLength } from './document/shapes'
-import type { ActionName, ComparisonRow, ScheduleColumn, WhatIfName } from './document/steps'
+import type { Question } from '../document/questions'
+import type { Period, FigureSource } from '../../formula/unit'
+import type { Stop } from '../../formula/computed'
+import type { Ledger, LedgerRow, LedgerYear } from '../../loan/ledger'
+import type { LoanTerms } from '../../loan/loan-terms'
+import type { Minor } from '../../money/minor'
+import type { Frequency } from '../../rates/frequency'
+import type { Refusal } from '../../guards/refusal'
+import type { TermLength } from '../document/document-shapes'
+import type { ActionName, ComparisonRow, ScheduleColumn, WhatIfName } from '../document/steps'
 
 /**
  * A value with its unit: what a step comes to for the answers at hand. `exact` is there where a value was not rounded:

@@ -1,6 +1,6 @@
 import type { LoanTerms, Question, WhatIf, WhatIfName } from '@vivid/core/evaluate'
 import { isUnreadable, paymentAfter, readTyped } from '@vivid/contract/wording'
-import type { Trying } from '../model/use-beside'
+import type { Trying } from './use-beside'
 
 /** What a field of a what-if asks, as a question that its text is read for. */
 export const askedIn = (offer: WhatIfName): Question =>

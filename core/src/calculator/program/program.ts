@@ -1,9 +1,9 @@
-import type { Expression } from '../formula/expression'
-import type { Unit } from '../formula/unit'
-import type { Currency, MinorDigits } from '../money/currencies'
-import type { OwnMeaning } from './document/document'
-import type { CalculatorStep } from './document/steps'
-import type { RichTexts, Texts } from './document/texts'
+import type { Expression } from '../../formula/expression'
+import type { Unit } from '../../formula/unit'
+import type { Currency, MinorDigits } from '../../money/currencies'
+import type { OwnMeaning } from '../document/document'
+import type { CalculatorStep } from '../document/steps'
+import type { RichTexts, Texts } from '../document/texts'
 
 /** A formula ready to evaluate, with the unit of what it gives. */
 export interface ReadyFormula {

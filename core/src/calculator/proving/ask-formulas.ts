@@ -1,7 +1,7 @@
-import { createEvaluator } from './evaluate/evaluate'
-import type { Around } from './evaluate/evaluator'
-import type { Answers, Program, ProgramStep, ReadyFormula } from './program'
-import type { Evaluation, Value } from './values'
+import { createEvaluator } from '../evaluate/evaluate'
+import type { Around } from '../evaluate/evaluator'
+import type { Answers, Program, ProgramStep, ReadyFormula } from '../program/program'
+import type { Evaluation, Value } from '../program/evaluated'
 
 /** A formula from outside the document's steps, ready to be worked out among their values. */
 export type AskedFormula = ReadyFormula & { readonly uses: readonly string[] }

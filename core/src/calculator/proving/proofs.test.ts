@@ -1,9 +1,9 @@
 import { expect, test } from 'vitest'
-import { compile } from './compile/compile'
-import type { CalculatorDocument } from './document/document'
+import { compile } from '../compile/compile'
+import type { CalculatorDocument } from '../document/document'
 import { plainOf, proofFromNow, runProofs } from './proofs'
-import { insuredPurchase } from './starters/insured-purchase'
-import { addedPremiums } from './starters/sheets'
+import { insuredPurchase } from '../starters/insured-purchase'
+import { addedPremiums } from '../starters/sheets'
 
 const sheets = [addedPremiums]
 const withProof = (

@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal'
-import { CalculatorDocument } from '../document/document'
+import { CalculatorDocument } from '../../document/document'
 import { alignNames, keepApart } from './align'
 import {
   flatten,

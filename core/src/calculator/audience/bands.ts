@@ -1,6 +1,6 @@
-import type { MinorDigits } from '../money/currencies'
-import type { Question } from './document/questions'
-import type { Value } from './values'
+import type { MinorDigits } from '../../money/currencies'
+import type { Question } from '../document/questions'
+import type { Value } from '../program/evaluated'
 
 /** Where amounts and plain numbers are cut: at these multiples of each power of ten. */
 const CUTS = [1, 1.5, 2, 3, 4, 5, 6, 8]

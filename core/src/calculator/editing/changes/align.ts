@@ -1,8 +1,8 @@
 import equal from 'fast-deep-equal'
-import { plainName } from '../../formula/syntax'
-import { mapReferences } from '../compile/references-of'
-import { hasValue } from '../compile/units-of-steps'
-import type { CalculatorDocument } from '../document/document'
+import { plainName } from '../../../formula/syntax'
+import { mapReferences } from '../../compile/references-of'
+import { hasValue } from '../../compile/units-of-steps'
+import type { CalculatorDocument } from '../../document/document'
 import { freeId, freeName, renameStep } from '../edit'
 import type { Conflict } from './flat'
 

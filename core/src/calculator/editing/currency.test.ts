@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
-import { currencies } from '../money/currencies'
-import { LARGEST_AMOUNT } from '../money/minor'
-import { changed } from '../testing/test-document'
+import { currencies } from '../../money/currencies'
+import { LARGEST_AMOUNT } from '../../money/minor'
+import { changed } from '../../testing/test-document'
 import { inCurrency } from './currency'
-import { CalculatorDocument } from './document/document'
-import { starters } from './starters'
+import { CalculatorDocument } from '../document/document'
+import { starters } from '../starters'
 
 describe('a calculator turned to another currency and back loses nothing', () => {
   const all = starters.flatMap(({ id, make }) =>

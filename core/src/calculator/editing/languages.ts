@@ -1,4 +1,4 @@
-import type { CalculatorDocument } from './document/document'
+import type { CalculatorDocument } from '../document/document'
 
 /** The document with one language's texts under another's name: `fr-CA` for France becomes `fr-FR`. */
 export const renameLanguage = (document: CalculatorDocument, from: string, to: string): CalculatorDocument =>

@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { changed } from '../../testing/test-document'
+import { changed } from '../../../testing/test-document'
 import { changesBetween } from './flat'
 import { mergeDocuments } from './merge'
 import { insertStep, moveStep, removeStep } from '../edit'
-import type { CalculatorDocument } from '../document/document'
-import { t, working } from '../starters/build'
-import { starters } from '../starters'
-import { mortgagePayment } from '../starters/mortgage-payment'
+import type { CalculatorDocument } from '../../document/document'
+import { t, working } from '../../starters/build'
+import { starters } from '../../starters'
+import { mortgagePayment } from '../../starters/mortgage-payment'
 
 const base = mortgagePayment()
 

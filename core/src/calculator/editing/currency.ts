@@ -1,10 +1,10 @@
 import equal from 'fast-deep-equal'
-import { Decimal } from '../money/decimal'
-import { LARGEST_AMOUNT } from '../money/minor'
-import { roundWhole } from '../money/rounding'
-import { minorDigitsOf, type Currency } from '../money/currencies'
-import type { CalculatorDocument } from './document/document'
-import type { Question } from './document/questions'
+import { Decimal } from '../../money/decimal'
+import { LARGEST_AMOUNT } from '../../money/minor'
+import { roundWhole } from '../../money/rounding'
+import { minorDigitsOf, type Currency } from '../../money/currencies'
+import type { CalculatorDocument } from '../document/document'
+import type { Question } from '../document/questions'
 
 /**
  * The document in another currency: the same amounts in whole units, so that 412,600 stays 412,600 where the

@@ -4,11 +4,11 @@ import { compile, type Compiled } from '../compile/compile'
 import type { CalculatorDocument } from '../document/document'
 import type { RateSheet } from '../document/sheets'
 import { evaluate } from '../evaluate/evaluate'
-import { runProofs } from '../proofs'
-import type { Program } from '../program'
-import type { Readout, Value } from '../values'
-import { sheetChanges } from './sheet-changes'
-import { begunBy, inForce } from './versions'
+import { runProofs } from './proofs'
+import type { Program } from '../program/program'
+import type { Readout, Value } from '../program/evaluated'
+import { sheetChanges } from '../sheets/sheet-changes'
+import { begunBy, inForce } from '../sheets/versions'
 
 /** What a changed sheet does to one calculator: its sample visitors' headline on a day, and its proofs. */
 export interface SheetImpact {

@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal'
-import type { CalculatorDocument } from '../document/document'
+import type { CalculatorDocument } from '../../document/document'
 
 /**
  * One field in which two documents differ: `label.fr-CA` of a step, `title.en-CA` or the order of the steps of the

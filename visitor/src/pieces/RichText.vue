@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, h, type VNode } from 'vue'
 import ExplainedText from './ExplainedText.vue'
-import type { Calculator } from './model/use-calculator'
+import type { Calculator } from '../model/use-calculator'
 import type { RichText, RichTextBlock, RichTextRun } from '@vivid/core/evaluate'
 
 /** With a calculator its words of the trade are explained where they stand. */

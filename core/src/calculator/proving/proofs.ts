@@ -1,13 +1,13 @@
-import { readMoment } from '../dates/moment'
-import { Decimal } from '../money/decimal'
-import type { MinorDigits } from '../money/currencies'
-import type { Compiled, ReadyProof } from './compile/compile'
-import type { Proof } from './document/document'
-import type { Question } from './document/questions'
-import type { RateSheet } from './document/sheets'
+import { readMoment } from '../../dates/moment'
+import { Decimal } from '../../money/decimal'
+import type { MinorDigits } from '../../money/currencies'
+import type { Compiled, ReadyProof } from '../compile/compile'
+import type { Proof } from '../document/document'
+import type { Question } from '../document/questions'
+import type { RateSheet } from '../document/sheets'
 import { askFormulas } from './ask-formulas'
-import type { Answers, Program } from './program'
-import type { Problem, Value } from './values'
+import type { Answers, Program } from '../program/program'
+import type { Problem, Value } from '../program/evaluated'
 
 /** One figure of a proof: what was expected and what came out. `got` is undefined where there is no such value. */
 export interface ProofLine {

@@ -5,8 +5,8 @@ import { frequencies, type Frequency } from '../../rates/frequency'
 import { HIGHEST_PERCENT, isPlainDecimal } from '../../rates/percent'
 import { isPlainDateAfter, readIsoDate } from '../../dates/plain-date'
 import type { Question, QuestionOf } from '../document/questions'
-import type { Share, TermLength } from '../document/shapes'
-import type { AnswerKind, Problem, ShareValue, Value } from '../values'
+import type { Share, TermLength } from '../document/document-shapes'
+import type { AnswerKind, Problem, ShareValue, Value } from '../program/evaluated'
 
 /**
  * Reads one answer from outside against its question: the right shape, then the range. `whole` is the amount a

@@ -1,11 +1,11 @@
-import { timesAYear } from '../formula/unit'
-import { factsOf } from '../rates/frequency'
-import type { CalculatorDocument } from './document/document'
-import type { Question } from './document/questions'
-import { createEvaluator } from './evaluate/evaluate'
-import type { Around } from './evaluate/evaluator'
-import type { Answers, Program } from './program'
-import type { Evaluation, Problem, Value } from './values'
+import { timesAYear } from '../../formula/unit'
+import { factsOf } from '../../rates/frequency'
+import type { CalculatorDocument } from '../document/document'
+import type { Question } from '../document/questions'
+import { createEvaluator } from '../evaluate/evaluate'
+import type { Around } from '../evaluate/evaluator'
+import type { Answers, Program } from '../program/program'
+import type { Evaluation, Problem, Value } from '../program/evaluated'
 
 /** A figure whose parts, as they are shown, come to something else. Minor units. */
 export interface PartsDiffer {
