@@ -21,53 +21,30 @@ export {
   ChooseStyle,
   Contributor,
   EditionSeen,
-  EditionSummary,
   LiveOn,
   MakeCalculator,
   Remark,
   SaveDraft,
   SendBack,
   SendDraft,
-  SentBack,
   TakeDown,
-  calculatorStates,
 } from './calculators'
 export { calculatorJsonSchema } from './calculator-json-schema'
 export { compileSentence, compileSentenceWithPlace } from './compile-sentences'
 export { trialSentence } from './trial-sentence'
-export {
-  RecordAct,
-  RecordEntry,
-  RecordPage,
-  RecordQuery,
-  RecordVerified,
-  recordActs,
-  type RecordSubject,
-} from './record'
-export {
-  SaveSheet,
-  SendSheetBack,
-  SheetEdition,
-  SheetImpactSaid,
-  SheetListed,
-  SheetState,
-} from './rate-sheets'
-export { EvaluateAnswer, LiveAnswer, ValueSaid } from './channel-answers'
+export { RecordAct, RecordEntry, RecordPage, RecordQuery, RecordVerified, recordActs } from './record'
+export { SaveSheet, SendSheetBack, SheetImpactSaid, SheetListed, SheetState } from './rate-sheets'
+export { EvaluateAnswer, LiveAnswer } from './channel-answers'
 export { ChannelCalculator, KEYLESS_PER_MINUTE, KeyListed, KeyMade, MakeKey } from './channels'
 export {
   contrastFaults,
   darkColoursOf,
-  densities,
   fontNames,
-  fonts,
   resolveStyle,
   SaveStyle,
   StyleChoices,
-  styleColourNames,
-  styleColours,
   StyleListed,
   type ContrastFault,
-  type Density,
   type FontName,
   type StyleColour,
 } from './house-styles'
@@ -83,7 +60,7 @@ export {
   type Placing,
 } from './placements'
 export { readAsSentence } from './read-as-sentence'
-export { periodWord, unitWords, wantedWords } from './unit-words'
+export { unitWords, wantedWords } from './unit-words'
 export { figureWords } from './figure-words'
 export { ErrorBody, FieldProblem, errorSentence, errorTable, type ErrorCode } from './errors'
 export {
@@ -93,7 +70,6 @@ export {
   InvitationSecret,
   AddPasskey,
   ConfirmTotp,
-  factorKinds,
   FactorsState,
   PeopleChanged,
   PeopleRequest,
@@ -102,8 +78,6 @@ export {
   SecondCode,
   TotpBegun,
   UsePasskey,
-  type FactorKind,
-  type ProofGiven,
   InvitedPerson,
   InvitePerson,
   may,
@@ -126,7 +100,6 @@ export {
 } from './public'
 export {
   fileKinds,
-  hostEvents,
   isFrameMessage,
   keptLoan,
   type EditionContent,

@@ -34,7 +34,6 @@ export type Person = z.infer<typeof Person>
 
 /** A way to prove who one is besides a password. */
 export const factorKinds = ['totp', 'passkey'] as const
-export type FactorKind = (typeof factorKinds)[number]
 
 /** Who is signed in, if anyone; in demo mode also who could be. */
 export const SessionState = z.strictObject({
@@ -111,7 +110,6 @@ export const Proof = z.union([
   SecondCode,
   z.strictObject({ passkey: z.unknown() }),
 ])
-export type ProofGiven = z.infer<typeof Proof>
 
 /** A secret for an application that makes codes by time (RFC 6238), and the address it takes it over by. */
 export const TotpBegun = z.strictObject({ secret: z.string(), uri: z.string() })

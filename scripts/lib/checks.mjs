@@ -27,6 +27,8 @@ const checks = [
     args: ['-p', room],
   })),
   { name: 'lint', command: bin('eslint'), args: ['.', '--max-warnings=0'] },
+  // What nothing uses: files, exports, packages.
+  { name: 'unused', command: bin('knip'), args: ['--no-progress'] },
   { name: 'format', command: bin('prettier'), args: ['--check', '--log-level=warn', '.'] },
 ]
 

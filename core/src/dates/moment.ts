@@ -15,7 +15,5 @@ export function readMoment(text: string): Moment | undefined {
   return day && CLOCK.test(time) && more.length === 0 ? { ...day, time } : undefined
 }
 
-export const momentOf = (day: PlainDate, time: string): Moment => ({ ...day, time })
-
 /** "2026-11-25T09:00": such texts sort as the moments do. */
 export const minuteText = (moment: Moment): string => `${isoDate(moment)}T${moment.time}`

@@ -97,7 +97,6 @@ export const aimNeeds = {
   extra: ['within'],
   balloon: ['payment'],
 } as const satisfies Record<string, readonly (keyof typeof aimTerms)[]>
-export type AimFor = keyof typeof aimNeeds
 
 export const ladderTerms = {
   rates: { takes: { is: 'list', of: percent } },
@@ -113,4 +112,3 @@ export const ladderNeeds = {
   amounts: ['amounts'],
   ratesByTerms: ['rates', 'lengths'],
 } as const satisfies Record<string, readonly (keyof typeof ladderTerms)[]>
-export type LadderOver = keyof typeof ladderNeeds

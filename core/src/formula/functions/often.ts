@@ -1,5 +1,5 @@
 import { factsOf, type Frequency } from '../../rates/frequency'
-import { MONEY, moneyPer, timesAYear, type Period, type Unit, type Wanted } from '../unit'
+import { MONEY, moneyPer, timesAYear, type Period, type Wanted } from '../unit'
 import { Decimal } from '../../money/decimal'
 import type { BuiltIn } from './function'
 
@@ -64,6 +64,3 @@ export const perYear = (period: Period, frequency: Frequency | undefined): numbe
 
 export const convertPeriod = (amount: Decimal, from: Period, to: Period, frequency?: Frequency): Decimal =>
   amount.times(perYear(from, frequency)).div(perYear(to, frequency))
-
-export const periodOf = (unit: Unit | undefined): Period | undefined =>
-  unit?.is === 'money' ? unit.per : undefined
