@@ -1,7 +1,7 @@
 import type { RateSheet } from '@vivid/core'
 import type { RateSheetsStore } from '../authoring/rate-sheets/rate-sheets-store'
 
-export type SheetsStored = Pick<RateSheetsStore, 'inForceOf'>
+export type SheetsStored = Pick<RateSheetsStore, 'inForce'>
 
 /** The rate sheets in force, by id. */
 export function createLiveSheets(stored: SheetsStored) {
@@ -10,7 +10,7 @@ export function createLiveSheets(stored: SheetsStored) {
     /** Those of these ids; one that is not there is left out. */
     of: (ids: readonly string[]): RateSheet[] => ids.flatMap((id) => sheets.get(id) ?? []),
     async refresh(id?: string): Promise<void> {
-      for (const sheet of await stored.inForceOf(id)) sheets.set(sheet.id, sheet)
+      for (const sheet of await stored.inForce(id)) sheets.set(sheet.id, sheet)
     },
   }
 }

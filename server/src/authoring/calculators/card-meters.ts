@@ -26,7 +26,7 @@ export interface CardMeters {
 /** So long a list waits for figures that are being worked out; those that take longer are there the next time. */
 const PATIENCE_MS = 150
 
-const Meter = z.object({ meter: CalculatorCard.shape.meter })
+const Known = z.object({ id: z.string(), mark: z.string(), meter: CalculatorCard.shape.meter })
 
 export function createCardMeters({
   database,
@@ -57,9 +57,9 @@ export function createCardMeters({
       if (error instanceof AppError && error.code === 'WORK_STOPPED') return null
       throw error
     })
-    await ask(
+    await ask.run(
       `INSERT INTO calculator_meters (calculator_id, mark, meter) VALUES (:id, :mark, CAST(:meter AS jsonb))
-         ON CONFLICT (calculator_id) DO UPDATE SET mark = :mark, meter = CAST(:meter AS jsonb) RETURNING mark`,
+         ON CONFLICT (calculator_id) DO UPDATE SET mark = :mark, meter = CAST(:meter AS jsonb)`,
       { id, mark, meter: JSON.stringify(meter) },
     )
   }
@@ -88,15 +88,13 @@ export function createCardMeters({
       const around = await aroundNow()
       const all = begin(cards, around)
       if (all) await Promise.race([all, new Promise((resolve) => setTimeout(resolve, PATIENCE_MS).unref())])
-      const rows = await ask<{ id: string; mark: string; meter: unknown }>(
-        'SELECT calculator_id AS id, mark, meter FROM calculator_meters',
-      )
+      const rows = await ask.rows(Known, 'SELECT calculator_id AS id, mark, meter FROM calculator_meters')
       const known = new Map(rows.map((row) => [row.id, row]))
       return new Map(
         cards.map(({ id, revision }): [string, KnownMeter] => {
           const row = known.get(id)
           const waits = row?.mark !== `${revision} ${around}`
-          return [id, { meter: row ? Meter.parse(row).meter : null, waits }]
+          return [id, { meter: row?.meter ?? null, waits }]
         }),
       )
     },

@@ -60,9 +60,9 @@ export function createEditionsService(deps: EditionsDeps) {
   async function sheetsFor({ draft }: CalculatorData, transaction?: Transaction): Promise<RateSheet[]> {
     const used = usedSheets(draft)
     const all = (await sheets.all(transaction)).filter(({ id }) => used.has(id))
-    const waiting = all.find(({ live }) => !live)
+    const waiting = all.find(({ sheet }) => !sheet)
     if (waiting) throw new AppError('SHEET_NOT_APPROVED', { details: { sheet: waiting.draft.name } })
-    return all.flatMap(({ live }) => live ?? [])
+    return all.flatMap(({ sheet }) => sheet ?? [])
   }
 
   /** Tries a draft out at its revision, before anything is locked: it may take a while. Refused where it is not fit to go live. */

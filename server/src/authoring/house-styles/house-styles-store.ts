@@ -1,66 +1,48 @@
 import type { Sequelize, Transaction } from 'sequelize'
-import { asking } from '../../platform/database/asking'
+import { z } from 'zod'
 import { resolveStyle, StyleChoices, type HouseStyle, type SaveStyle } from '@vivid/contract'
+import { jsonb, table, type RowOf } from '../../platform/database/table'
 import { FIRST_STYLE, shippedStyles } from './shipped-styles'
 
-export interface StyleData {
-  readonly id: string
-  readonly name: string
-  readonly choices: StyleChoices
-  readonly revision: number
-  readonly lastEditedBy: string | null
-  readonly lastEditedAt: Date
+const columns = {
+  id: z.string(),
+  name: z.string(),
+  choices: jsonb(StyleChoices),
+  revision: z.number(),
+  lastEditedBy: z.string().nullable(),
+  lastEditedAt: z.date(),
 }
+export type StyleData = RowOf<typeof columns>
 
 export type HouseStylesStore = ReturnType<typeof createHouseStylesStore>
 
-const COLUMNS = `id, name, choices, revision, last_edited_by AS "lastEditedBy", last_edited_at AS "lastEditedAt"`
-
 export function createHouseStylesStore(database: Sequelize) {
-  const ask = asking(database)
+  const styles = table(database, 'house_styles', columns)
 
   return {
-    async all(): Promise<StyleData[]> {
-      const rows = await ask<StyleData>(`SELECT ${COLUMNS} FROM house_styles ORDER BY name`)
-      return rows.map((row) => ({ ...row, choices: StyleChoices.parse(row.choices) }))
-    },
+    all: () => styles.find('ORDER BY name'),
     /** The custom properties of every style, by address; of one that is gone, those of the first. */
     async resolved(transaction?: Transaction): Promise<(id: string) => HouseStyle> {
-      const rows = await ask<StyleData>(`SELECT ${COLUMNS} FROM house_styles`, {}, transaction)
-      const styles = new Map(rows.map(({ id, choices }) => [id, resolveStyle(StyleChoices.parse(choices))]))
+      const found = await styles.pick(['id', 'choices'], '', {}, transaction)
+      const resolved = new Map(found.map(({ id, choices }) => [id, resolveStyle(choices)]))
       return (id) =>
-        styles.get(id) ?? styles.get(FIRST_STYLE) ?? resolveStyle(shippedStyles[FIRST_STYLE].choices)
+        resolved.get(id) ?? resolved.get(FIRST_STYLE) ?? resolveStyle(shippedStyles[FIRST_STYLE].choices)
     },
     /** Adds a style unless its address is taken; whether it was added. */
-    async add(
-      { id, name, choices }: SaveStyle,
-      personId: string,
-      transaction: Transaction,
-    ): Promise<boolean> {
-      const made = await ask(
-        `INSERT INTO house_styles (id, name, choices, last_edited_by)
-         VALUES (:id, :name, CAST(:choices AS jsonb), :personId) ON CONFLICT DO NOTHING RETURNING id`,
-        { id, name, choices: JSON.stringify(choices), personId },
-        transaction,
-      )
-      return made.length === 1
-    },
+    add: ({ id, name, choices }: SaveStyle, personId: string, transaction: Transaction) =>
+      styles.addUnlessTaken({ id, name, choices, lastEditedBy: personId }, transaction),
     /** Saves a style if it still has this revision; whether it had. */
     async save(
       { id, name, choices, revision }: SaveStyle,
       personId: string,
       transaction: Transaction,
     ): Promise<boolean> {
-      const changed = await ask(
-        `UPDATE house_styles SET name = :name, choices = CAST(:choices AS jsonb), revision = revision + 1,
-           last_edited_by = :personId, last_edited_at = now() WHERE id = :id AND revision = :revision RETURNING id`,
-        { id, name, choices: JSON.stringify(choices), revision, personId },
-        transaction,
-      )
-      return changed.length === 1
+      const edited = { lastEditedBy: personId, lastEditedAt: new Date() }
+      const next = { name, choices, revision: revision + 1, ...edited }
+      return (await styles.change(next, { id, revision }, transaction)) === 1
     },
     async remove(id: string, transaction: Transaction): Promise<void> {
-      await ask('DELETE FROM house_styles WHERE id = :id RETURNING id', { id }, transaction)
+      await styles.remove({ id }, transaction)
     },
   }
 }

@@ -70,7 +70,7 @@ export function createRateSheetsService(deps: RateSheetsDeps) {
       const state = stateOf(data)
       return {
         sheet: data.draft,
-        live: data.live ?? null,
+        live: data.sheet,
         revision: data.revision,
         state,
         ...comingAboutOf(data, state === 'sent', nameOf),

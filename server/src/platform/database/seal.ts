@@ -1,6 +1,6 @@
 import { createCipheriv, createDecipheriv, randomBytes } from 'node:crypto'
 import type { Sequelize } from 'sequelize'
-import { asking } from './asking'
+import { keptSettings } from './kept-settings'
 
 /**
  * Keeps secrets in the database unreadable for whoever has the database alone, or a backup of it.
@@ -57,10 +57,5 @@ export function createSeal(keys: readonly [Buffer, ...Buffer[]]): Seal {
 /** Refuses keys that are not those of this database: the first that ever were used with it. */
 export async function refuseOtherKeys(database: Sequelize, seal: Seal): Promise<void> {
   const NAME = 'seal'
-  const ask = asking(database)
-  const insert =
-    'INSERT INTO settings (key, value) VALUES (:NAME, :value) ON CONFLICT DO NOTHING RETURNING key'
-  await ask(insert, { NAME, value: seal.close('this key fits', NAME) })
-  const [row] = await ask<{ value: string }>('SELECT value FROM settings WHERE key = :NAME', { NAME })
-  if (row) seal.open(row.value, NAME)
+  seal.open(await keptSettings(database).getOrKeep(NAME, seal.close('this key fits', NAME)), NAME)
 }

@@ -1,55 +1,36 @@
 import type { Sequelize } from 'sequelize'
-import { asking } from '../../platform/database/asking'
+import { z } from 'zod'
+import { jsonb, table, type RowOf } from '../../platform/database/table'
 
-export interface PasskeyData {
+const columns = {
   /** The credential's id, base64url. */
-  readonly id: string
-  readonly personId: string
+  id: z.string(),
+  personId: z.string(),
   /** COSE, base64url. */
-  readonly publicKey: string
-  readonly counter: string
-  readonly transports: readonly string[]
-  readonly name: string
-  readonly madeAt: Date
-  readonly lastUsed: Date | null
+  publicKey: z.string(),
+  counter: z.string(),
+  transports: jsonb(z.array(z.string()).readonly()),
+  name: z.string(),
+  madeAt: z.date(),
+  lastUsed: z.date().nullable(),
 }
+export type PasskeyData = RowOf<typeof columns>
 
 export type PasskeysStore = ReturnType<typeof createPasskeysStore>
 
-const COLUMNS = `id, person_id AS "personId", public_key AS "publicKey", counter, transports, name,
-  made_at AS "madeAt", last_used AS "lastUsed"`
-
 export function createPasskeysStore(database: Sequelize) {
-  const ask = asking(database)
+  const passkeys = table(database, 'passkeys', columns)
   return {
-    of: (personId: string): Promise<PasskeyData[]> =>
-      ask<PasskeyData>(`SELECT ${COLUMNS} FROM passkeys WHERE person_id = :personId ORDER BY made_at`, {
-        personId,
-      }),
-    async byId(id: string): Promise<PasskeyData | undefined> {
-      return (await ask<PasskeyData>(`SELECT ${COLUMNS} FROM passkeys WHERE id = :id`, { id }))[0]
-    },
+    of: (personId: string) => passkeys.find('WHERE person_id = :personId ORDER BY made_at', { personId }),
+    byId: (id: string) => passkeys.first('WHERE id = :id', { id }),
     async add(
       key: Pick<PasskeyData, 'id' | 'personId' | 'publicKey' | 'counter' | 'transports' | 'name'>,
     ): Promise<void> {
-      await ask(
-        `INSERT INTO passkeys (id, person_id, public_key, counter, transports, name)
-         VALUES (:id, :personId, :publicKey, :counter, CAST(:transports AS jsonb), :name) RETURNING id`,
-        { ...key, transports: JSON.stringify(key.transports) },
-      )
+      await passkeys.add(key)
     },
     async used(id: string, counter: number): Promise<void> {
-      await ask('UPDATE passkeys SET counter = :counter, last_used = now() WHERE id = :id RETURNING id', {
-        id,
-        counter,
-      })
+      await passkeys.change({ counter: String(counter), lastUsed: new Date() }, { id })
     },
-    async remove(id: string, personId: string): Promise<boolean> {
-      const removed = await ask(
-        'DELETE FROM passkeys WHERE id = :id AND person_id = :personId RETURNING id',
-        { id, personId },
-      )
-      return removed.length === 1
-    },
+    remove: async (id: string, personId: string) => (await passkeys.remove({ id, personId })) === 1,
   }
 }

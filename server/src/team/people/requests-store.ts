@@ -1,54 +1,50 @@
 import type { Sequelize, Transaction } from 'sequelize'
-import type { Role } from '@vivid/contract'
+import { z } from 'zod'
+import { Person } from '@vivid/contract'
 import { asking } from '../../platform/database/asking'
+import { table, type RowOf } from '../../platform/database/table'
 
 /** Something a keeper asked for that a second one has to confirm. */
-export interface RequestData {
-  readonly id: string
-  readonly personId: string
-  readonly kind: 'role' | 'reset' | 'invitation' | 'return' | 'factors'
+const columns = {
+  id: z.string(),
+  personId: z.string(),
+  kind: z.enum(['role', 'reset', 'invitation', 'return', 'factors']),
   /** The role asked for; null where none is. */
-  readonly role: Role | null
-  readonly askedBy: string
-  readonly askedAt: Date
+  role: Person.shape.role.nullable(),
+  askedBy: z.string(),
+  askedAt: z.date(),
 }
+export type RequestData = RowOf<typeof columns>
 
 export type RequestsStore = ReturnType<typeof createRequestsStore>
 
-const COLUMNS = `id, person_id AS "personId", kind, role, asked_by AS "askedBy", asked_at AS "askedAt"`
-
 export function createRequestsStore(database: Sequelize) {
   const ask = asking(database)
+  const requests = table(database, 'people_requests', columns)
   return {
-    all: (): Promise<RequestData[]> =>
-      ask<RequestData>(`SELECT ${COLUMNS} FROM people_requests ORDER BY asked_at`),
+    all: () => requests.find('ORDER BY asked_at'),
     /** Asks; what was asked of the same kind before is replaced. */
     async add(
       request: Pick<RequestData, 'personId' | 'kind' | 'role' | 'askedBy'>,
       transaction: Transaction,
     ): Promise<void> {
-      await ask(
+      await ask.run(
         `INSERT INTO people_requests (person_id, kind, role, asked_by) VALUES (:personId, :kind, :role, :askedBy)
-         ON CONFLICT (person_id, kind) DO UPDATE SET role = :role, asked_by = :askedBy, asked_at = now() RETURNING id`,
+         ON CONFLICT (person_id, kind) DO UPDATE SET role = :role, asked_by = :askedBy, asked_at = now()`,
         request,
         transaction,
       )
     },
     /** Takes a request out, whatever becomes of it. */
-    async take(id: string, transaction: Transaction): Promise<RequestData | undefined> {
-      const [taken] = await ask<RequestData>(
-        `DELETE FROM people_requests WHERE id = :id RETURNING ${COLUMNS}`,
+    take: (id: string, transaction: Transaction) =>
+      ask.first(
+        requests.row,
+        `DELETE FROM people_requests WHERE id = :id RETURNING ${requests.columns()}`,
         { id },
         transaction,
-      )
-      return taken
-    },
+      ),
     async ofPersonGone(personId: string, transaction: Transaction): Promise<void> {
-      await ask(
-        'DELETE FROM people_requests WHERE person_id = :personId RETURNING id',
-        { personId },
-        transaction,
-      )
+      await requests.remove({ personId }, transaction)
     },
   }
 }

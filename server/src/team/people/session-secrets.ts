@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto'
 import { z } from 'zod'
 import type { Sequelize, Transaction } from 'sequelize'
 import { asking } from '../../platform/database/asking'
+import { keptSettings } from '../../platform/database/kept-settings'
 import type { Seal } from '../../platform/database/seal'
 import { sharedSecret } from '../../platform/database/secrets'
 
@@ -22,12 +23,8 @@ const KNOWN_TO_ALL_AFTER_MS = 60_000
 const BELIEVED_FOR_MS = 25 * 60 * 60_000
 
 async function kept(database: Sequelize, seal: Seal, transaction?: Transaction): Promise<Kept> {
-  const [row] = await asking(database)<{ value: string }>(
-    'SELECT value FROM settings WHERE key = :NAME',
-    { NAME },
-    transaction,
-  )
-  if (row) return Kept.parse(JSON.parse(seal.open(row.value, NAME)))
+  const value = await keptSettings(database).get(NAME, transaction)
+  if (value !== undefined) return Kept.parse(JSON.parse(seal.open(value, NAME)))
   const secret = await sharedSecret(database, seal, 'session-secret')
   return [{ secret, signsFrom: new Date(0).toISOString() }]
 }
@@ -52,8 +49,7 @@ export async function createSessionSecrets(
 /** Makes a new secret. Sessions that were signed with the one before go on; nobody is signed out. */
 export const replaceSessionSecret = (database: Sequelize, seal: Seal, now = new Date()): Promise<void> =>
   database.transaction(async (transaction) => {
-    const ask = asking(database)
-    await ask('SELECT pg_advisory_xact_lock(468000003)', {}, transaction)
+    await asking(database).run('SELECT pg_advisory_xact_lock(468000003)', {}, transaction)
     const all = await kept(database, seal, transaction)
     const next = {
       secret: randomBytes(32).toString('base64'),
@@ -63,10 +59,6 @@ export const replaceSessionSecret = (database: Sequelize, seal: Seal, now = new 
       const superseded = all[i + 1]?.signsFrom ?? next.signsFrom
       return Date.parse(superseded) + BELIEVED_FOR_MS > now.getTime() || Date.parse(signsFrom) > now.getTime()
     })
-    await ask(
-      `INSERT INTO settings (key, value) VALUES (:NAME, :value)
-         ON CONFLICT (key) DO UPDATE SET value = :value RETURNING key`,
-      { NAME, value: seal.close(JSON.stringify([...believed, next]), NAME) },
-      transaction,
-    )
+    const value = seal.close(JSON.stringify([...believed, next]), NAME)
+    await keptSettings(database).put(NAME, value, transaction)
   })

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { Sequelize, Transaction } from 'sequelize'
+import { z } from 'zod'
 import { asking } from '../../platform/database/asking'
 import type { SessionListed } from '@vivid/contract'
 
@@ -16,7 +17,8 @@ export function createSessionsStore(database: Sequelize) {
   return {
     /** A person's open sessions, the last used first. */
     async of(personId: string, ownSid: string): Promise<SessionListed[]> {
-      const rows = await ask<{ sid: string; agent: string; createdAt: Date; updatedAt: Date }>(
+      const rows = await ask.rows(
+        z.object({ sid: z.string(), agent: z.string(), createdAt: z.date(), updatedAt: z.date() }),
         `SELECT sid, agent, "createdAt", "updatedAt" FROM sessions
           WHERE "personId" = :personId AND expires > now() ORDER BY "updatedAt" DESC`,
         { personId },
@@ -31,30 +33,32 @@ export function createSessionsStore(database: Sequelize) {
     },
     /** Ends one session of a person by its name. */
     async end(personId: string, name: string): Promise<void> {
-      const rows = await ask<{ sid: string }>('SELECT sid FROM sessions WHERE "personId" = :personId', {
-        personId,
-      })
+      const rows = await ask.rows(
+        z.object({ sid: z.string() }),
+        'SELECT sid FROM sessions WHERE "personId" = :personId',
+        { personId },
+      )
       const sid = rows.map((row) => row.sid).find((one) => nameOfSession(one) === name)
-      if (sid) await ask('DELETE FROM sessions WHERE sid = :sid RETURNING sid', { sid })
+      if (sid) await ask.run('DELETE FROM sessions WHERE sid = :sid', { sid })
     },
     /** Ends all sessions of a person, but for one where it is given. */
     async endAll(personId: string, butSid = '', transaction?: Transaction): Promise<void> {
-      const sql = 'DELETE FROM sessions WHERE "personId" = :personId AND sid <> :butSid RETURNING sid'
-      await ask(sql, { personId, butSid }, transaction)
+      const sql = 'DELETE FROM sessions WHERE "personId" = :personId AND sid <> :butSid'
+      await ask.run(sql, { personId, butSid }, transaction)
     },
     /** Ends the sessions that live by a session at the provider, or all of somebody it knows. */
     async endOfProvider(subject: string | undefined, session: string | undefined): Promise<void> {
-      await ask(
+      await ask.run(
         `DELETE FROM sessions WHERE (CAST(:session AS text) IS NOT NULL AND provider_session = :session)
-            OR (CAST(:session AS text) IS NULL AND "personId" IN (SELECT id FROM people WHERE subject = :subject)) RETURNING sid`,
+            OR (CAST(:session AS text) IS NULL AND "personId" IN (SELECT id FROM people WHERE subject = :subject))`,
         { subject: subject ?? null, session: session ?? null },
       )
     },
     /** When each person was last here. */
     async lastSeen(): Promise<(personId: string) => string | null> {
-      const rows = await ask<{ personId: string; at: Date }>(
+      const rows = await ask.rows(
+        z.object({ personId: z.string(), at: z.date() }),
         'SELECT "personId", max("updatedAt") AS at FROM sessions WHERE "personId" IS NOT NULL GROUP BY 1',
-        {},
       )
       const seen = new Map(rows.map(({ personId, at }) => [personId, at.toISOString()]))
       return (personId) => seen.get(personId) ?? null

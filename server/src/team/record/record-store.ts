@@ -1,5 +1,8 @@
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
+import type { Sequelize, Transaction } from 'sequelize'
+import { z } from 'zod'
 import { RecordEntry, type RecordPage, type RecordQuery, type RecordVerified } from '@vivid/contract'
+import { asking } from '../../platform/database/asking'
+import { jsonb, table, type RowOf } from '../../platform/database/table'
 import { FIRST, hashOf } from './entry-hash'
 
 /** What is put on record; who, and when if not now. */
@@ -8,12 +11,16 @@ export interface NewEntry extends Pick<RecordEntry, 'act' | 'of' | 'id' | 'subje
   readonly at?: Date
 }
 
-interface Row extends Omit<RecordEntry, 'number' | 'at'> {
-  readonly number: string
-  readonly at: Date
-  readonly person_id: string | null
-  readonly previous: string
+const columns = {
+  ...RecordEntry.shape,
+  number: z.coerce.number(),
+  at: z.date(),
+  /** Null in entries of before it was kept. */
+  personId: z.string().nullable(),
+  details: jsonb(RecordEntry.shape.details),
+  previous: z.string(),
 }
+type Row = RowOf<typeof columns>
 
 export type RecordStore = ReturnType<typeof createRecordStore>
 
@@ -26,56 +33,41 @@ const BATCH = 1_000
 
 /** `now`: the time that new entries carry. */
 export function createRecordStore(database: Sequelize, now: () => Date = () => new Date()) {
-  const rowsOf = (sql: string, replacements: object, transaction?: Transaction) =>
-    database.query<Row>(sql, { replacements: { ...replacements }, type: QueryTypes.SELECT, transaction })
+  const ask = asking(database)
+  const entries = table(database, 'record', columns)
 
   /** Adds an entry within the transaction of what it is about: either both happen or neither. */
   async function append(entry: NewEntry, transaction: Transaction): Promise<void> {
-    await database.query('SELECT pg_advisory_xact_lock(:lock)', {
-      replacements: { lock: LOCK },
-      type: QueryTypes.SELECT,
-      transaction,
-    })
-    const [last] = await rowsOf('SELECT * FROM record ORDER BY number DESC LIMIT 1', {}, transaction)
+    await ask.run('SELECT pg_advisory_xact_lock(:lock)', { lock: LOCK }, transaction)
+    const last = await entries.first('ORDER BY number DESC LIMIT 1', {}, transaction)
     const { person, at = now(), ...what } = entry
     const previous = last?.hash ?? FIRST
     const made = {
       ...what,
-      number: Number(last?.number ?? 0) + 1,
+      number: (last?.number ?? 0) + 1,
       at: at.toISOString(),
       person: person.name,
       personId: person.id,
       previous,
     }
-    await database.query(
-      `INSERT INTO record (number, at, person_id, person, act, "of", id, subject, details, previous, hash)
-       VALUES (:number, :at, :personId, :person, :act, :of, :id, :subject, CAST(:details AS jsonb), :previous, :hash)`,
-      {
-        replacements: { ...made, details: JSON.stringify(made.details), hash: hashOf(made) },
-        type: QueryTypes.INSERT,
-        transaction,
-      },
-    )
+    await entries.add({ ...made, at, hash: hashOf(made) }, transaction)
   }
 
   return {
     append,
     /** A draft was changed; once in a while for somebody who goes on changing it. */
     async appendChange(entry: NewEntry, transaction: Transaction): Promise<void> {
-      const [last] = await rowsOf(
-        'SELECT * FROM record WHERE id = :id ORDER BY number DESC LIMIT 1',
-        { id: entry.id },
-        transaction,
-      )
-      const isSame = last?.act === entry.act && last.person_id === entry.person.id
+      const newest = 'WHERE id = :id ORDER BY number DESC LIMIT 1'
+      const last = await entries.first(newest, { id: entry.id }, transaction)
+      const isSame = last?.act === entry.act && last.personId === entry.person.id
       if (isSame && now().getTime() - last.at.getTime() < SAME_CHANGE_MINUTES * 60_000) return
       await append(entry, transaction)
     },
 
     /** Which edition of a calculator visitors had at a moment, by what was done until then; null: none. */
     async liveEditionAt(id: string, moment: Date): Promise<number | null> {
-      const [last] = await rowsOf(
-        `SELECT * FROM record WHERE id = :id AND at <= :moment AND act IN ('published', 'broughtBack', 'takenDown')
+      const last = await entries.first(
+        `WHERE id = :id AND at <= :moment AND act IN ('published', 'broughtBack', 'takenDown')
           ORDER BY number DESC LIMIT 1`,
         { id, moment },
       )
@@ -84,35 +76,35 @@ export function createRecordStore(database: Sequelize, now: () => Date = () => n
 
     /** Newest first. */
     async page(query: RecordQuery): Promise<RecordPage> {
-      const found = await rowsOf(`${selected(query)} LIMIT ${PAGE + 1}`, filters(query))
-      const people = await database.query<{ person: string }>(
+      const found = await entries.find(`${selected(query)} LIMIT ${PAGE + 1}`, query)
+      const people = await ask.rows(
+        z.object({ person: z.string() }),
         'SELECT DISTINCT person FROM record ORDER BY person',
-        { type: QueryTypes.SELECT },
       )
       return {
         entries: found.slice(0, PAGE).map(plain),
-        next: found.length > PAGE ? Number(found[PAGE - 1]?.number) : null,
+        next: found.length > PAGE ? (found[PAGE - 1]?.number ?? null) : null,
         people: people.map(({ person }) => person),
       }
     },
 
     /** Every entry a query asks for, newest first. */
     async all(query: RecordQuery): Promise<RecordEntry[]> {
-      return (await rowsOf(selected(query), filters(query))).map(plain)
+      return (await entries.find(selected(query), query)).map(plain)
     },
 
     /** Works every hash out again, from the first entry to the last. */
     async verify(transaction?: Transaction): Promise<RecordVerified> {
       let [previous, number] = [FIRST, 0]
       for (;;) {
-        const rows = await rowsOf(
-          `SELECT * FROM record WHERE number > :number ORDER BY number LIMIT ${BATCH}`,
+        const rows = await entries.find(
+          `WHERE number > :number ORDER BY number LIMIT ${BATCH}`,
           { number },
           transaction,
         )
         for (const row of rows) {
           const { hash, ...entry } = plain(row)
-          const again = hashOf({ ...entry, personId: row.person_id, previous })
+          const again = hashOf({ ...entry, personId: row.personId, previous })
           if (entry.number !== number + 1 || row.previous !== previous || hash !== again)
             return { entries: number, brokenAt: number + 1, lastHash: null }
           previous = hash
@@ -134,13 +126,11 @@ const selected = ({ act, person, id, from, to, before }: RecordQuery): string =>
     to && "at < (CAST(:to AS date) + 1) AT TIME ZONE 'UTC'",
     before && 'number < :before',
   ].filter(Boolean)
-  return `SELECT * FROM record ${conditions.length ? `WHERE ${conditions.join(' AND ')}` : ''} ORDER BY number DESC`
+  return `${conditions.length ? `WHERE ${conditions.join(' AND ')}` : ''} ORDER BY number DESC`
 }
-const filters = (query: RecordQuery) => query
-
 const plain = ({ number, at, person, act, of, id, subject, details, hash }: Row): RecordEntry =>
   RecordEntry.parse({
-    number: Number(number),
+    number,
     at: at.toISOString(),
     person,
     act,
