@@ -31,6 +31,7 @@ export {
 } from './calculators'
 export { calculatorJsonSchema } from './calculator-json-schema'
 export { compileSentence, compileSentenceWithPlace } from './compile-sentences'
+export { sheetFaultSaid } from './sheet-fault-said'
 export { trialSentence } from './trial-sentence'
 export { RecordAct, RecordEntry, RecordPage, RecordQuery, RecordVerified, recordActs } from './record'
 export { SaveSheet, SendSheetBack, SheetImpactSaid, SheetListed, SheetState } from './rate-sheets'

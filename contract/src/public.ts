@@ -1,5 +1,13 @@
 import { z } from 'zod'
-import { minor, type Evaluation, type LedgerRow, type Program, type Readout, type Value } from '@vivid/core'
+import {
+  mainLanguage,
+  minor,
+  type Evaluation,
+  type LedgerRow,
+  type Program,
+  type Readout,
+  type Value,
+} from '@vivid/core'
 import { AskedDay, Ordinal } from './bounds'
 import type { FieldProblem } from './errors'
 import { isReachable, type LiveCalculator } from './visitor'
@@ -102,7 +110,7 @@ export function evaluateResponse(
     values: valuesForVisitors(evaluation, program),
     readouts: evaluation.readouts.map((readout): ReadoutSaid => ({
       ...readout,
-      ...readoutText(readout, figures, program.languages[0] ?? ''),
+      ...readoutText(readout, figures, mainLanguage(program)),
       ...(readout.shows === 'schedule' ? { payments: paymentsOf(evaluation, readout.loan) } : {}),
     })),
     conventions: conventionsSaid(evaluation, program, figures),

@@ -1,4 +1,4 @@
-import { textIn, type CalculatorDocument, type TrialFailure } from '@vivid/core'
+import { mainLanguage, textIn, type CalculatorDocument, type TrialFailure } from '@vivid/core'
 import { createFigures, problemSentence, textOfAnswer, type Figures } from './wording'
 
 /** What fails for some visitor, and the answers that do it, in the author's words. */
@@ -6,7 +6,7 @@ export function trialSentence(
   { trial, failure }: Pick<TrialFailure, 'trial' | 'failure'>,
   document: CalculatorDocument,
 ): string {
-  const main = document.languages[0] ?? 'en-CA'
+  const main = mainLanguage(document)
   const figures = createFigures(main, document.currency)
   const who =
     trial.changed === undefined

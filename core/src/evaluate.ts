@@ -7,7 +7,7 @@ export type { WhatIf, WhatIfAnswer } from './calculator/evaluate/what-if'
 export { bandOf } from './calculator/audience/bands'
 export { shareOf } from './calculator/answers/read-answer'
 export { lengthOfMonths } from './calculator/program/length-of-months'
-export { textIn } from './calculator/document/text-in'
+export { mainLanguage, textIn } from './calculator/document/text-in'
 export type { Answers, Program, ProgramStep } from './calculator/program/program'
 export type {
   ActionName,

@@ -48,7 +48,7 @@ export {
   refinanceTerms,
   type TermFacts,
 } from './calculator/document/step-terms'
-export { mainText, mainTitle, textIn } from './calculator/document/text-in'
+export { mainLanguage, mainText, mainTitle, textIn } from './calculator/document/text-in'
 export { RichText, type RichTexts, type Texts } from './calculator/document/texts'
 export { askFormulas, type Asked, type AskedFormula } from './calculator/proving/ask-formulas'
 export { changesBetween, type Change } from './calculator/editing/changes/flat'

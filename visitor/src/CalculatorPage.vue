@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mainLanguage } from '@vivid/core/evaluate'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { oftenSaid, readoutText } from '@vivid/contract/wording'
 import { useCalculator, type CalculatorSource } from './model/use-calculator'
@@ -47,7 +48,7 @@ const headline = computed(() => {
   const { value } = readout
   return {
     label: say(step.label),
-    ...readoutText(readout, figures.value, program.value.languages[0] ?? ''),
+    ...readoutText(readout, figures.value, mainLanguage(program.value)),
     often: oftenSaid(value, figures.value),
   }
 })

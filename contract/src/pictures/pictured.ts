@@ -1,4 +1,5 @@
 import {
+  mainLanguage,
   lengthOfMonths,
   textIn,
   type Evaluation,
@@ -98,7 +99,7 @@ export function picturedBalance(
   const { whatIf } = figures.words.page
   const found = step.loans.flatMap(({ loan, label }) => {
     const ledger = ledgers.get(loan)
-    const own = textIn(label, figures.locale, languages[0] ?? '')
+    const own = textIn(label, figures.locale, mainLanguage({ languages }))
     const name = own || steps.find((one) => one.step.id === loan)?.step.name || ''
     return ledger
       ? [{ ledger, over: loanOverTime(ledger, today, step.loans.length > 1 ? name : '', figures) }]

@@ -1,4 +1,5 @@
 import {
+  mainLanguage,
   frequencies,
   textIn,
   type Evaluation,
@@ -32,7 +33,9 @@ export function conventionsSaid(
   const all = [...new Set(loans.flatMap(({ said }) => said))]
   const lines = all.map((line) => {
     const those = loans.filter(({ said }) => said.includes(line))
-    const names = those.map(({ label, name }) => textIn(label, figures.locale, languages[0] ?? '') || name)
+    const names = those.map(
+      ({ label, name }) => textIn(label, figures.locale, mainLanguage({ languages })) || name,
+    )
     return those.length === loans.length ? line : `${names.join(', ')}: ${line}`
   })
   return [...lines, ...ofComposites(steps, figures)]

@@ -1,5 +1,5 @@
 import type { Currency, Frequency, Program } from '@vivid/core/evaluate'
-import { minorDigitsOf, textIn } from '@vivid/core/evaluate'
+import { mainLanguage, minorDigitsOf, textIn } from '@vivid/core/evaluate'
 import type { Figures } from './language'
 import { perLocale } from './intl'
 import { counted, languageOf } from './languages'
@@ -16,7 +16,7 @@ export const figuresFor = (program: FiguresFor, locale: string): Figures =>
         ? languageOf(locale).every[name as Frequency]
         : name
     const option = step.options.find((one) => one.name === name)
-    return (option && textIn(option.label, locale, program.languages[0] ?? '')) || name
+    return (option && textIn(option.label, locale, mainLanguage(program))) || name
   })
 
 export function createFigures(

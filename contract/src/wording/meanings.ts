@@ -1,4 +1,5 @@
 import {
+  mainLanguage,
   effectiveAnnualRate,
   frequencies,
   textIn,
@@ -44,7 +45,7 @@ export function meaningsOn(
   words: TradeWords | undefined,
   locale: string,
 ): Meaning[] {
-  const main = languages[0] ?? ''
+  const main = mainLanguage({ languages })
   const own = meanings.flatMap(({ word, meaning }): Meaning[] => {
     const [said, means] = [textIn(word, locale, main).trim(), textIn(meaning, locale, main).trim()]
     return said && means ? [{ match: literally(said), means: () => means }] : []

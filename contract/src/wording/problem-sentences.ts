@@ -1,4 +1,4 @@
-import { textIn, type Doubt, type Problem, type Program } from '@vivid/core/evaluate'
+import { mainLanguage, textIn, type Doubt, type Problem, type Program } from '@vivid/core/evaluate'
 import type { Figures } from './language'
 
 /** What is wrong with an answer and what would be right, in the visitor's words. */
@@ -13,7 +13,7 @@ export function problemWithPlace(problem: Problem, program: Program, figures: Fi
   const step = program.steps.find((one) => one.step.id === problem.field)?.step
   const sentence = problemSentence(problem, figures)
   return step?.kind === 'question'
-    ? `${textIn(step.label, figures.locale, program.languages[0] ?? '')}: ${sentence}`
+    ? `${textIn(step.label, figures.locale, mainLanguage(program))}: ${sentence}`
     : sentence
 }
 

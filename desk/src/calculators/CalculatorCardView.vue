@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mainLanguage } from '@vivid/core'
 import { computed } from 'vue'
 import type { CalculatorCard } from '@vivid/contract'
 import { createFigures } from '@vivid/contract/wording'
@@ -6,7 +7,7 @@ import { dayOf } from '../shared/time/moments'
 import StateTag from './StateTag.vue'
 
 const { card } = defineProps<{ card: CalculatorCard }>()
-const figures = computed(() => createFigures(card.languages[0] ?? 'en-CA', card.currency))
+const figures = computed(() => createFigures(mainLanguage(card), card.currency))
 </script>
 
 <template>

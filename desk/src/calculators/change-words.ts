@@ -1,4 +1,11 @@
-import { plainText, RichText, type CalculatorDocument, type CalculatorStep, type Change } from '@vivid/core'
+import {
+  mainLanguage,
+  plainText,
+  RichText,
+  type CalculatorDocument,
+  type CalculatorStep,
+  type Change,
+} from '@vivid/core'
 import { createFigures, textOfAnswer } from '@vivid/contract/wording'
 import { languageName } from '../shared/fields/language-name'
 import { compoundingWords, loanWords } from './tape/term-words'
@@ -128,7 +135,7 @@ export function valueWords(value: unknown, { of, id, field }: Place, document: C
     return listed(value as string[], first, document)
   const rich = RichText.safeParse(value)
   if (rich.success) return plainText(rich.data) || 'nothing'
-  const figures = createFigures(document.languages[0] ?? 'en-CA', document.currency)
+  const figures = createFigures(mainLanguage(document), document.currency)
   const questionId = first === 'answers' ? second : of === 'step' ? id : undefined
   const step = document.steps.find((one) => one.id === questionId)
   if (step?.kind === 'question' && isAnswer(first, step)) {

@@ -1,8 +1,13 @@
+import type {
+  PublicKeyCredentialCreationOptionsJSON,
+  PublicKeyCredentialRequestOptionsJSON,
+} from '@simplewebauthn/browser'
 import { z } from 'zod'
 import { request } from '../shared/api/request'
 
-/** What the server asks a device to sign; made for the browser by the server's own library. */
-const Options = z.record(z.string(), z.unknown())
+/** What the server asks a device to sign, or to make; made for the browser by the server's own library. */
+const ToSign = z.custom<PublicKeyCredentialRequestOptionsJSON>(isObject)
+const ToMake = z.custom<PublicKeyCredentialCreationOptionsJSON>(isObject)
 
 /** Whether this browser knows passkeys, and this address may have them (they are never for a bare number). */
 export const mayUsePasskeys = (): boolean =>
@@ -12,16 +17,20 @@ export const mayUsePasskeys = (): boolean =>
 export async function signWithPasskey(): Promise<unknown> {
   const [{ startAuthentication }, optionsJSON] = await Promise.all([
     import('@simplewebauthn/browser'),
-    request(Options, 'POST', '/session/passkey/options', {}),
+    request(ToSign, 'POST', '/session/passkey/options', {}),
   ])
-  return startAuthentication({ optionsJSON: optionsJSON as never })
+  return startAuthentication({ optionsJSON })
 }
 
 /** Has the person's device make a new key for this site. */
 export async function makePasskey(): Promise<unknown> {
   const [{ startRegistration }, optionsJSON] = await Promise.all([
     import('@simplewebauthn/browser'),
-    request(Options, 'POST', '/me/factors/passkeys/options', {}),
+    request(ToMake, 'POST', '/me/factors/passkeys/options', {}),
   ])
-  return startRegistration({ optionsJSON: optionsJSON as never })
+  return startRegistration({ optionsJSON })
+}
+
+function isObject(given: unknown): boolean {
+  return typeof given === 'object' && given !== null
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sheetFaultSaid } from '@vivid/contract'
 import { listed } from '../shared/fields/listed'
 import { Alert, Button, Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
@@ -25,7 +26,7 @@ import {
   withVersion,
   type Cell,
 } from './sheet-edit'
-import { faultSaid, partOf, startSaid } from './sheet-words'
+import { partOf, startSaid } from './sheet-words'
 import { useSheets } from './sheets-store'
 
 /** The sheet that is open: what it is found by, and a table for each day it takes effect. */
@@ -283,7 +284,7 @@ const given = [
             <template v-if="fault.row >= 0"
               >Row {{ fault.row + 1 }}, {{ sheet.keys[fault.column]?.name ?? 'value' }}</template
             ><template v-else>{{ startSaid(startOf(sheet.versions[fault.version] ?? current)) }}</template
-            >: {{ faultSaid(fault, sheet) }}.
+            >: {{ sheetFaultSaid(fault, sheet) }}.
           </p>
         </template>
       </Alert>

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { RateSheet, SheetFault } from '@vivid/core'
-import { faultSaid, partOf, startSaid } from './sheet-words'
+import { sheetFaultSaid } from '@vivid/contract'
+import { partOf, startSaid } from './sheet-words'
 
 const sheet: RateSheet = {
   id: 'rates',
@@ -55,8 +56,8 @@ describe('each fault is said so that it can be mended', () => {
     [fault('VALUE_ABSURD'), 'lies outside 0 to 100 %'],
     [fault('KEYS_TWICE'), 'is there twice'],
     [fault('NO_ROWS'), 'it has no rows: nothing could be looked up from then on'],
-  ])('%j', (one, said) => expect(faultSaid(one, sheet)).toBe(said))
+  ])('%j', (one, said) => expect(sheetFaultSaid(one, sheet)).toBe(said))
   test('an amount has no bounds to name', () => {
-    expect(faultSaid(fault('VALUE_ABSURD'), { ...sheet, gives: 'money' })).toBe('cannot be meant')
+    expect(sheetFaultSaid(fault('VALUE_ABSURD'), { ...sheet, gives: 'money' })).toBe('cannot be meant')
   })
 })

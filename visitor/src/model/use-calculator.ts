@@ -1,5 +1,6 @@
 import { computed, reactive, ref, shallowRef, watch, type ComputedRef } from 'vue'
 import {
+  mainLanguage,
   createEvaluatorWith,
   shareOf,
   textIn,
@@ -75,7 +76,7 @@ export type Calculator = ReturnType<typeof useCalculator>
 export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const program = computed(() => source.value.program)
   const language = computed(() => source.value.language)
-  const main = computed(() => program.value.languages[0] ?? language.value)
+  const main = computed(() => mainLanguage(program.value))
   const words = computed(() => languageOf(language.value).page)
   const figures = computed(() => figuresFor(program.value, language.value))
   const steps = computed(() => program.value.steps.map(({ step }) => step))

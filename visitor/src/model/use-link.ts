@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef, type ComputedRef } from 'vue'
-import { textIn } from '@vivid/core/evaluate'
+import { mainLanguage, textIn } from '@vivid/core/evaluate'
 import type { Figures, PageWords } from '@vivid/contract/wording'
 import { marksOf, type Then } from './carried'
 import { saidOtherwise, type Headline } from './headline'
@@ -58,7 +58,7 @@ export function useLink(
     /** Said of questions that begin with something else than the page was to begin with, until they are answered. */
     beginsAsUsual: computed(() => {
       const { program, language, carried } = source.value
-      const main = program.languages[0] ?? ''
+      const main = mainLanguage(program)
       const labels = program.steps.flatMap(({ step }) =>
         step.kind === 'question' && refused.value.includes(step.id) && page.isUntouched(step.id)
           ? [textIn(step.label, language, main)]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mainLanguage } from '@vivid/core/evaluate'
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { oftenSaid, readoutText } from '@vivid/contract/wording'
@@ -14,7 +15,7 @@ const { step, readout, calculator } = defineProps<{
 }>()
 const { figures, say, words } = calculator
 
-const text = computed(() => readoutText(readout, figures.value, calculator.program.value.languages[0] ?? ''))
+const text = computed(() => readoutText(readout, figures.value, mainLanguage(calculator.program.value)))
 const label = computed(() => say(step.label))
 /** How often the amount recurs, said behind the label. */
 const often = computed(() => oftenSaid(readout.value, figures.value))

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mainLanguage } from '@vivid/core/evaluate'
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { readoutText } from '@vivid/contract/wording'
@@ -13,7 +14,7 @@ const { step, readout, calculator } = defineProps<{
   calculator: Calculator
 }>()
 const text = computed(() =>
-  readoutText(readout, calculator.figures.value, calculator.program.value.languages[0] ?? ''),
+  readoutText(readout, calculator.figures.value, mainLanguage(calculator.program.value)),
 )
 const label = computed(() => calculator.say(step.label))
 </script>

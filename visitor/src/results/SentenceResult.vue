@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mainLanguage } from '@vivid/core/evaluate'
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
 import { sentenceText } from '@vivid/contract/wording'
@@ -11,7 +12,7 @@ const { readout, calculator } = defineProps<{
   calculator: Calculator
 }>()
 const sentence = computed(() =>
-  sentenceText(readout.sentence, calculator.figures.value, calculator.program.value.languages[0] ?? ''),
+  sentenceText(readout.sentence, calculator.figures.value, mainLanguage(calculator.program.value)),
 )
 </script>
 

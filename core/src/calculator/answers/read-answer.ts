@@ -7,6 +7,7 @@ import { isPlainDateAfter, readIsoDate } from '../../dates/plain-date'
 import type { Question, QuestionOf } from '../document/questions'
 import type { Share, TermLength } from '../document/document-shapes'
 import type { AnswerKind, Problem, ShareValue, Value } from '../program/evaluated'
+import { isNumeric, numberOf } from '../program/number-of'
 
 /**
  * Reads one answer from outside against its question: the right shape, then the range. `whole` is the amount a
@@ -174,19 +175,6 @@ function boundsOf(question: Ranged): readonly [Value, Value] {
 
 /** The size of a value that can be compared with another of its unit. */
 function sizeOf(value: Value): Decimal {
-  switch (value.unit) {
-    case 'money':
-    case 'share':
-      return new Decimal(value.money)
-    case 'percent':
-      return new Decimal(value.percent)
-    case 'number':
-      return new Decimal(value.number)
-    case 'count':
-      return new Decimal(value.count)
-    case 'term':
-      return new Decimal(value.years * 12 + value.months)
-    default:
-      throw new Error(`a ${value.unit} has no size`)
-  }
+  if (!isNumeric(value)) throw new Error(`a ${value.unit} has no size`)
+  return numberOf(value)
 }

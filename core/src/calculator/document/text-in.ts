@@ -4,9 +4,18 @@ import type { Texts } from './texts'
 export const textIn = (texts: Texts, language: string, main: string): string =>
   texts[language] || texts[main] || ''
 
-/** A text in the main language of a calculator, which is the first of its languages. */
-export const mainText = (texts: Texts, languages: readonly string[]): string =>
-  textIn(texts, languages[0] ?? '', languages[0] ?? '')
+/** The language of a calculator that the others fall back on: its first. */
+export const mainLanguage = ({
+  languages: [first = 'en-CA'],
+}: {
+  readonly languages: readonly string[]
+}): string => first
+
+/** A text in the main language of a calculator. */
+export function mainText(texts: Texts, languages: readonly string[]): string {
+  const main = mainLanguage({ languages })
+  return textIn(texts, main, main)
+}
 
 /** What a calculator is called in its main language. */
 export const mainTitle = ({

@@ -1,3 +1,4 @@
+import { mainLanguage } from '../document/text-in'
 import { minuteText, type Moment } from '../../dates/moment'
 import { isoDate } from '../../dates/plain-date'
 import { Stopped, type Computed, type FigureSet, type LoanRun, type Stop } from '../../formula/computed'
@@ -210,7 +211,7 @@ function stateOf(one: ProgramStep, context: Context): State {
         terms.whole('stay'),
       )
       if (columns.length === 0) throw new Stopped({ code: 'WAITS' })
-      return { ...figures(comparisonFigures(step, columns, program.languages[0] ?? '')), columns }
+      return { ...figures(comparisonFigures(step, columns, mainLanguage(program))), columns }
     }
     case 'readout':
       if (!isShown(one, context)) return { hidden: true }

@@ -62,7 +62,11 @@ function figureOf(asks: Question['asks'], { value, unit }: FormulaBound, into: '
       const months = Math.max(0, integer(LONGEST_MONTHS))
       return lengthOfMonths(months)
     }
-    default:
+    case 'money':
+    case 'number':
+    case 'choice':
+    case 'frequency':
+    case 'yesNo':
       return integer(LARGEST_AMOUNT)
   }
 }

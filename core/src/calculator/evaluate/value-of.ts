@@ -7,6 +7,7 @@ import { LARGEST_BALANCE, ZERO } from '../../money/minor'
 import { roundDecimal, roundWhole } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
 import type { LoanValue, Value } from '../program/evaluated'
+import { isNumeric, numberOf } from '../program/number-of'
 
 /** The decimals an unrounded value is shown with at the desk. */
 const SHOWN_DIGITS = 12
@@ -74,18 +75,8 @@ export const loanValue = ({ principal, ledger }: LoanRun): LoanValue => ({
 
 /** What an answer or a looked-up value is in formulas. */
 export function computedOf(value: Value): Computed {
+  if (isNumeric(value)) return numberOf(value)
   switch (value.unit) {
-    case 'money':
-    case 'share':
-      return new Decimal(value.money)
-    case 'percent':
-      return new Decimal(value.percent)
-    case 'number':
-      return new Decimal(value.number)
-    case 'count':
-      return new Decimal(value.count)
-    case 'term':
-      return new Decimal(value.years * 12 + value.months)
     case 'date':
       return value.date
     case 'yesNo':

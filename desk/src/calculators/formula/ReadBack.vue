@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mainLanguage } from '@vivid/core'
 import { computed } from 'vue'
 import type { Scope, Wanted } from '@vivid/core'
 import { figuresFor } from '@vivid/contract/wording'
@@ -19,7 +20,7 @@ const sentence = computed(() => {
     answers: sample.answers,
     now: localNow(),
     sheets: draft.sheets,
-    figures: figuresFor(program, program.languages[0] ?? 'en-CA'),
+    figures: figuresFor(program, mainLanguage(program)),
   })
 })
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mainLanguage } from '@vivid/core'
 import { Button, Input, message } from 'ant-design-vue'
 import { computed } from 'vue'
 import type { Proof, ProofResult } from '@vivid/core'
@@ -17,7 +18,7 @@ const emit = defineEmits<{
 }>()
 const draft = useDraft()
 const figures = computed(
-  () => draft.compiled && figuresFor(draft.compiled.program, draft.compiled.program.languages[0] ?? 'en-CA'),
+  () => draft.compiled && figuresFor(draft.compiled.program, mainLanguage(draft.compiled.program)),
 )
 const isTolerance = (text: string) => /^\d{1,10}(\.\d{1,6})?$/.test(text)
 

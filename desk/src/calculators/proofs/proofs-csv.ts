@@ -1,4 +1,5 @@
 import {
+  mainLanguage,
   freeId,
   minorDigitsOf,
   plainName,
@@ -137,7 +138,7 @@ export function readProofs(
       return question.options.find((one) => one.name.toLowerCase() === typed.toLowerCase())?.name
     const isAmount = /\p{Sc}|[A-Z]{3}/u.test(typed)
     const text = plain === undefined ? typed : `${isAmount ? `${document.currency} ` : ''}${plain}`
-    const locale = plain === undefined ? (document.languages[0] ?? 'en-CA') : 'en-CA'
+    const locale = plain === undefined ? mainLanguage(document) : 'en-CA'
     const answer = readTyped(question, text, 'percent', { locale, currency: document.currency })
     if (answer === null || answer === undefined || isUnreadable(answer)) return undefined
     return answer as Proof['answers'][string]
@@ -168,7 +169,7 @@ function kindOfAnswer(question: Question, minorDigits: number): NumberKind | und
 export function writeProofs({ proofs, steps, languages, currency }: CalculatorDocument): string {
   const questions = steps.filter((step) => step.kind === 'question')
   const formulas = [...new Set(proofs.flatMap(({ expected }) => expected.map(({ of }) => of)))]
-  const figures = createFigures(languages[0] ?? 'en-CA', currency)
+  const figures = createFigures(mainLanguage({ languages }), currency)
   const head = [
     NAME,
     DAY,

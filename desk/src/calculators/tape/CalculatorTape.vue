@@ -3,6 +3,7 @@ import { message } from 'ant-design-vue'
 import { computed, nextTick, useTemplateRef } from 'vue'
 import { VueDraggable } from 'vue-draggable-plus'
 import {
+  mainLanguage,
   duplicateStep,
   insertStep,
   isGentle,
@@ -36,7 +37,7 @@ const { document, compiled, evaluation } = defineProps<{
 const draft = useDraft()
 const tape = useTape()
 const root = useTemplateRef<HTMLElement>('root')
-const main = computed(() => document.languages[0] ?? 'en-CA')
+const main = computed(() => mainLanguage(document))
 const figures = computed(() => figuresFor(compiled.program, main.value))
 
 const ordered = computed(() =>

@@ -26,6 +26,7 @@ import {
   ladderWords,
   refinanceWords,
 } from './term-words'
+import StepPick from './StepPick.vue'
 
 /** Affordability, refinance, equity, aims and ladders: what they are about, and their terms. */
 const { step, document } = defineProps<{
@@ -84,16 +85,16 @@ function setAbout(field: 'find' | 'over', value: string): void {
 </script>
 
 <template>
-  <PickField
+  <StepPick
     v-if="step.kind === 'affordability'"
-    :id="`${step.id}-find`"
+    :step="step"
+    name="find"
     label="Works out"
     :value="step.find"
     :options="[
       { value: 'price', label: 'the highest price' },
       { value: 'income', label: 'the least income' },
     ]"
-    @change="set('find')($event)"
   />
   <PickField
     v-if="step.kind === 'aim'"
@@ -111,14 +112,13 @@ function setAbout(field: 'find' | 'over', value: string): void {
     :options="titles(ladderTitles)"
     @change="setAbout('over', $event)"
   />
-  <PickField
+  <StepPick
     v-if="step.kind === 'equity' || step.kind === 'aim' || step.kind === 'ladder'"
-    :id="`${step.id}-loan`"
+    :step="step"
+    name="loan"
     :label="step.kind === 'aim' ? 'On the other terms of' : 'Of the loan'"
     :value="step.loan"
     :options="loans"
-    :field="`${step.id}.loan`"
-    @change="set('loan')($event)"
   />
   <PickField
     v-if="step.kind === 'affordability' || step.kind === 'refinance'"

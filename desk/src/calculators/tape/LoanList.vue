@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { computed, reactive } from 'vue'
-import { plainName, type CalculatorDocument, type Texts } from '@vivid/core'
+import { mainLanguage, plainName, type CalculatorDocument, type Texts } from '@vivid/core'
 import PickField from '../../shared/fields/PickField.vue'
 import TextsField from '../../shared/fields/TextsField.vue'
 
@@ -43,11 +43,7 @@ const stale = reactive(new Set<number>())
 function add(): void {
   const next =
     offered.value.find(({ value }) => !loans.some(({ loan }) => loan === value)) ?? offered.value[0]
-  if (next)
-    emit('change', [
-      ...loans,
-      { loan: next.value, label: { [document.languages[0] ?? 'en-CA']: next.label } },
-    ])
+  if (next) emit('change', [...loans, { loan: next.value, label: { [mainLanguage(document)]: next.label } }])
 }
 </script>
 

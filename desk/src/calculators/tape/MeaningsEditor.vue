@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
-import { freeId, MOST_MEANINGS, type CalculatorDocument, type OwnMeaning } from '@vivid/core'
+import { mainLanguage, freeId, MOST_MEANINGS, type CalculatorDocument, type OwnMeaning } from '@vivid/core'
 import TextsField from '../../shared/fields/TextsField.vue'
 
 /** Words of the trade as the lender explains them to visitors, where they stand on the page. */
@@ -21,7 +21,7 @@ const remove = (id: string) =>
     'change',
     meanings.filter((one) => one.id !== id),
   )
-const nameOf = ({ word }: OwnMeaning) => word[languages[0] ?? ''] || 'a word'
+const nameOf = ({ word }: OwnMeaning) => word[mainLanguage({ languages })] || 'a word'
 </script>
 
 <template>

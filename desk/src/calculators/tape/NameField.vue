@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { Input } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
-import { nameFault, plainName, renameStep, type CalculatorDocument, type CalculatorStep } from '@vivid/core'
+import {
+  mainLanguage,
+  nameFault,
+  plainName,
+  renameStep,
+  type CalculatorDocument,
+  type CalculatorStep,
+} from '@vivid/core'
 import { useDraft } from '../draft/draft-store'
 import { useUnread } from '../../shared/fields/unread-store'
 import { labelFromName } from './step-kinds'
@@ -41,7 +48,7 @@ function leave(): void {
 /** A question's label goes with its name until somebody writes another. */
 function renamed(document: CalculatorDocument, name: string): CalculatorDocument {
   const next = renameStep(document, step.id, name)
-  const main = document.languages[0] ?? ''
+  const main = mainLanguage(document)
   if (step.kind !== 'question' || step.label[main] !== labelFromName(step.name)) return next
   const label = { ...step.label, [main]: labelFromName(name) }
   return { ...next, steps: next.steps.map((one) => (one.id === step.id ? { ...one, label } : one)) }

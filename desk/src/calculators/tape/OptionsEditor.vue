@@ -1,7 +1,13 @@
 <script setup lang="ts">
 import { Button, Input } from 'ant-design-vue'
 import { computed } from 'vue'
-import { renameOption, type CalculatorDocument, type Question, type QuestionOf } from '@vivid/core'
+import {
+  mainLanguage,
+  renameOption,
+  type CalculatorDocument,
+  type Question,
+  type QuestionOf,
+} from '@vivid/core'
 import { useDraft } from '../draft/draft-store'
 import AnswerField from '../../shared/fields/AnswerField.vue'
 import PickField from '../../shared/fields/PickField.vue'
@@ -89,10 +95,7 @@ function setGives(value: string): void {
 }
 function add(): void {
   const name = `option ${step.options.length + 1}`
-  put([
-    ...step.options,
-    { name, label: { [document.languages[0] ?? 'en-CA']: name }, value: empty[step.gives] },
-  ])
+  put([...step.options, { name, label: { [mainLanguage(document)]: name }, value: empty[step.gives] }])
 }
 function remove(at: number): void {
   const options = step.options.filter((_, i) => i !== at)

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { Checkbox, CheckboxGroup } from 'ant-design-vue'
+import type { CheckboxChangeEvent } from 'ant-design-vue/es/checkbox/interface'
 import { computed, ref, watchEffect } from 'vue'
 import {
+  mainLanguage,
   frequencyNames,
   type CalculatorDocument,
   type Frequency,
@@ -16,6 +18,8 @@ import PickField from '../../shared/fields/PickField.vue'
 import TextsField from '../../shared/fields/TextsField.vue'
 import FormulaField from '../formula/FormulaField.vue'
 import OptionsEditor from './OptionsEditor.vue'
+import ShownWhen from './ShownWhen.vue'
+import StepPick from './StepPick.vue'
 
 const { step, document } = defineProps<{ step: Question; document: CalculatorDocument; scope: Scope }>()
 const draft = useDraft()
@@ -60,7 +64,7 @@ function setSample(answer: unknown): void {
   )
 }
 
-const figures = computed(() => createFigures(document.languages[0] ?? 'en-CA', document.currency))
+const figures = computed(() => createFigures(mainLanguage(document), document.currency))
 const allFrequencies = computed(() =>
   frequencyNames.map((value) => ({ value, label: figures.value.every(value) })),
 )
@@ -108,7 +112,7 @@ function setOptions(chosen: unknown): void {
   const stays = step.default !== null && options.includes(step.default)
   draft.changeStep(step.id, { options, default: stays ? step.default : (options[0] as Frequency) })
 }
-const checked = (event: { target: { checked: boolean } }) => event.target.checked
+const checked = ({ target }: CheckboxChangeEvent): boolean => target.checked
 </script>
 
 <template>
@@ -139,36 +143,35 @@ const checked = (event: { target: { checked: boolean } }) => event.target.checke
       :options="periods"
       @change="setPeriod"
     />
-    <PickField
+    <StepPick
       v-if="step.asks === 'share'"
-      :id="`${step.id}-of`"
+      :step="step"
+      name="of"
       label="A part of"
       :value="step.of"
       :options="amounts"
-      :field="fieldOf('of')"
-      @change="set('of')($event)"
     />
-    <PickField
+    <StepPick
       v-if="step.asks === 'number'"
-      :id="`${step.id}-counts`"
+      :step="step"
+      name="counts"
       label="It counts"
       :value="step.counts"
       :options="[
         { value: 'things', label: 'anything' },
         { value: 'payments', label: 'payments' },
       ]"
-      @change="set('counts')($event)"
     />
-    <PickField
+    <StepPick
       v-if="step.asks === 'date'"
-      :id="`${step.id}-precision`"
+      :step="step"
+      name="precision"
       label="Asked as"
       :value="step.precision"
       :options="[
         { value: 'day', label: 'a day' },
         { value: 'month', label: 'a month' },
       ]"
-      @change="set('precision')($event)"
     />
     <AnswerField
       :id="`${step.id}-default`"
@@ -255,36 +258,24 @@ const checked = (event: { target: { checked: boolean } }) => event.target.checke
     @change="setSample"
   />
   <div class="ticks">
-    <Checkbox :checked="step.required" @change="(event) => set('required')(checked(event as never))"
+    <Checkbox :checked="step.required" @change="(event) => set('required')(checked(event))"
       >Has to be answered</Checkbox
     >
     <Checkbox
       v-if="step.asks === 'money' || step.asks === 'percent' || step.asks === 'number'"
       :checked="step.slider"
-      @change="(event) => set('slider')(checked(event as never))"
+      @change="(event) => set('slider')(checked(event))"
     >
       With a slider below the field
     </Checkbox>
   </div>
-  <FormulaField
-    :id="`${step.id}-shownWhen`"
-    class="wide"
-    label="Shown only when"
-    :value="step.shownWhen"
-    :scope="scope"
-    :takes="{ is: 'yesNo' }"
-    :field="fieldOf('shownWhen')"
-    empty-means="always shown"
-    small
-    @change="set('shownWhen')($event)"
-  />
-  <PickField
+  <ShownWhen :step="step" :scope="scope" />
+  <StepPick
     v-if="step.shownWhen.trim() !== ''"
-    :id="`${step.id}-whenHidden`"
+    :step="step"
+    name="whenHidden"
     label="While it is hidden it counts as"
     :value="step.whenHidden ?? 'default'"
     :options="hiddenWays"
-    :field="fieldOf('whenHidden')"
-    @change="set('whenHidden')($event)"
   />
 </template>

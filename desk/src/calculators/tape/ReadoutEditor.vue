@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { Button, Checkbox, CheckboxGroup } from 'ant-design-vue'
+import { Button, Checkbox } from 'ant-design-vue'
 import { computed } from 'vue'
 import {
+  mainLanguage,
   actionNames,
   comparisonRows,
   scheduleColumns,
@@ -11,13 +12,15 @@ import {
   type Scope,
 } from '@vivid/core'
 import { useDraft } from '../draft/draft-store'
-import PickField from '../../shared/fields/PickField.vue'
 import RichTextField from '../../shared/fields/RichTextField.vue'
 import TextsField from '../../shared/fields/TextsField.vue'
 import FormulaField from '../formula/FormulaField.vue'
 import FiguresThere from './FiguresThere.vue'
 import LoanList from './LoanList.vue'
 import { actionWords, columnWords, rowWords, whatIfWords } from './readout-words'
+import ShownWhen from './ShownWhen.vue'
+import StepPick from './StepPick.vue'
+import StepTicks from './StepTicks.vue'
 
 const { step, document } = defineProps<{ step: ReadoutStep; document: CalculatorDocument; scope: Scope }>()
 const draft = useDraft()
@@ -29,21 +32,13 @@ const named = (kind: 'loan' | 'ladder' | 'comparison' | 'refinance' | 'affordabi
   )
 const [loans, ladders, comparisons] = [named('loan'), named('ladder'), named('comparison')]
 const [refinances, affordabilities] = [named('refinance'), named('affordability')]
-const options = <T extends string>(values: readonly T[], words: Readonly<Record<T, string>>) =>
-  values.map((value) => ({ value, label: words[value] }))
-
-/** What is ticked, in the order it is offered; never nothing. */
-function tick(field: string, all: readonly string[], chosen: unknown): void {
-  if (Array.isArray(chosen) && chosen.length > 0) set(field)(all.filter((one) => chosen.includes(one)))
-}
-
 type Part = Extract<ReadoutStep, { shows: 'meter' }>['parts'][number]
 const partsOf = computed((): readonly Part[] => ('parts' in step ? step.parts : []))
 const putParts = (parts: Part[]) => void draft.changeStep(step.id, { parts })
 const setPart = (at: number, fields: Partial<Part>) =>
   putParts(partsOf.value.map((one, i) => (i === at ? { ...one, ...fields } : one)))
 const addPart = () =>
-  putParts([...partsOf.value, { label: { [document.languages[0] ?? 'en-CA']: 'part' }, amount: '' }])
+  putParts([...partsOf.value, { label: { [mainLanguage(document)]: 'part' }, amount: '' }])
 </script>
 
 <template>
@@ -142,8 +137,9 @@ const addPart = () =>
   </fieldset>
 
   <template v-if="step.shows === 'chart'">
-    <PickField
-      :id="`${step.id}-chart`"
+    <StepPick
+      :step="step"
+      name="chart"
       label="Draws"
       :value="step.chart"
       :options="[
@@ -153,25 +149,22 @@ const addPart = () =>
         { value: 'refinance', label: 'a loan kept and the new one, with what matters when' },
         { value: 'limits', label: 'what income allows' },
       ]"
-      @change="set('chart')($event)"
     />
-    <PickField
+    <StepPick
       v-if="step.chart === 'ladder'"
-      :id="`${step.id}-ladder`"
+      :step="step"
+      name="ladder"
       label="Ladder"
       :value="step.ladder ?? ''"
       :options="ladders"
-      :field="`${step.id}.ladder`"
-      @change="set('ladder')($event)"
     />
-    <PickField
+    <StepPick
       v-else-if="step.chart === 'refinance' || step.chart === 'limits'"
-      :id="`${step.id}-of`"
+      :step="step"
+      name="of"
       :label="step.chart === 'refinance' ? 'Refinancing' : 'Affordability'"
       :value="step.of ?? ''"
       :options="step.chart === 'refinance' ? refinances : affordabilities"
-      :field="`${step.id}.of`"
-      @change="set('of')($event)"
     />
     <LoanList
       v-else
@@ -184,90 +177,67 @@ const addPart = () =>
     />
   </template>
   <template v-if="step.shows === 'schedule'">
-    <PickField
-      :id="`${step.id}-loan`"
-      label="Of the loan"
-      :value="step.loan"
-      :options="loans"
-      :field="`${step.id}.loan`"
-      @change="set('loan')($event)"
-    />
-    <PickField
-      :id="`${step.id}-by`"
+    <StepPick :step="step" name="loan" label="Of the loan" :value="step.loan" :options="loans" />
+    <StepPick
+      :step="step"
+      name="by"
       label="Lines"
       :value="step.by"
       :options="[
         { value: 'year', label: 'by year, opening to each payment' },
         { value: 'payment', label: 'by payment' },
       ]"
-      @change="set('by')($event)"
     />
-    <div class="wide">
-      <span :id="`${step.id}-columns-label`" class="group-label">Columns</span>
-      <CheckboxGroup
-        :aria-labelledby="`${step.id}-columns-label`"
-        :value="step.columns"
-        :options="options(scheduleColumns, columnWords)"
-        @change="tick('columns', scheduleColumns, $event)"
-      />
-    </div>
+    <StepTicks
+      class="wide"
+      :step="step"
+      name="columns"
+      label="Columns"
+      :ticked="step.columns"
+      :all="scheduleColumns"
+      :words="columnWords"
+    />
   </template>
-  <PickField
+  <StepPick
     v-if="step.shows === 'ladder'"
-    :id="`${step.id}-ladder`"
+    :step="step"
+    name="ladder"
     label="Ladder"
     :value="step.ladder"
     :options="ladders"
-    :field="`${step.id}.ladder`"
-    @change="set('ladder')($event)"
   />
   <template v-if="step.shows === 'comparison'">
-    <PickField
-      :id="`${step.id}-comparison`"
+    <StepPick
+      :step="step"
+      name="comparison"
       label="Comparison"
       :value="step.comparison"
       :options="comparisons"
-      :field="`${step.id}.comparison`"
-      @change="set('comparison')($event)"
     />
-    <div class="wide">
-      <span :id="`${step.id}-rows-label`" class="group-label">Rows</span>
-      <CheckboxGroup
-        :aria-labelledby="`${step.id}-rows-label`"
-        :value="step.rows"
-        :options="options(comparisonRows, rowWords)"
-        @change="tick('rows', comparisonRows, $event)"
-      />
-    </div>
+    <StepTicks
+      class="wide"
+      :step="step"
+      name="rows"
+      label="Rows"
+      :ticked="step.rows"
+      :all="comparisonRows"
+      :words="rowWords"
+    />
   </template>
   <template v-if="step.shows === 'whatIf'">
-    <PickField
-      :id="`${step.id}-loan`"
-      label="About the loan"
-      :value="step.loan"
-      :options="loans"
-      :field="`${step.id}.loan`"
-      @change="set('loan')($event)"
+    <StepPick :step="step" name="loan" label="About the loan" :value="step.loan" :options="loans" />
+    <StepTicks
+      class="wide"
+      :step="step"
+      name="offers"
+      label="The visitor may try"
+      :ticked="step.offers"
+      :all="whatIfNames"
+      :words="whatIfWords"
     />
-    <div class="wide">
-      <span :id="`${step.id}-offers-label`" class="group-label">The visitor may try</span>
-      <CheckboxGroup
-        :aria-labelledby="`${step.id}-offers-label`"
-        :value="step.offers"
-        :options="options(whatIfNames, whatIfWords)"
-        @change="tick('offers', whatIfNames, $event)"
-      />
-    </div>
   </template>
   <template v-if="step.shows === 'payment'">
-    <PickField
-      :id="`${step.id}-loan`"
-      label="Of the loan"
-      :value="step.loan"
-      :options="loans"
-      :field="`${step.id}.loan`"
-      @change="set('loan')($event)"
-    />
+    <StepPick :step="step" name="loan" label="Of the loan" :value="step.loan" :options="loans" />
     <FormulaField
       :id="`${step.id}-number`"
       label="Payment number"
@@ -293,26 +263,16 @@ const addPart = () =>
     :field="`${step.id}.text`"
     @change="set('text')($event)"
   />
-  <div v-if="step.shows === 'actions'" class="wide">
-    <span :id="`${step.id}-actions-label`" class="group-label">Actions</span>
-    <CheckboxGroup
-      :aria-labelledby="`${step.id}-actions-label`"
-      :value="step.actions"
-      :options="options(actionNames, actionWords)"
-      @change="tick('actions', actionNames, $event)"
-    />
-  </div>
-
-  <FormulaField
-    :id="`${step.id}-shownWhen`"
+  <StepTicks
+    v-if="step.shows === 'actions'"
     class="wide"
-    label="Shown only when"
-    :value="step.shownWhen"
-    :scope="scope"
-    :takes="{ is: 'yesNo' }"
-    :field="`${step.id}.shownWhen`"
-    empty-means="always shown"
-    small
-    @change="set('shownWhen')($event)"
+    :step="step"
+    name="actions"
+    label="Actions"
+    :ticked="step.actions"
+    :all="actionNames"
+    :words="actionWords"
   />
+
+  <ShownWhen :step="step" :scope="scope" />
 </template>

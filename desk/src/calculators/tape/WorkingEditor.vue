@@ -8,6 +8,7 @@ import PickField from '../../shared/fields/PickField.vue'
 import TextField from '../../shared/fields/TextField.vue'
 import TextsField from '../../shared/fields/TextsField.vue'
 import FormulaField from '../formula/FormulaField.vue'
+import StepPick from './StepPick.vue'
 
 const { step, scope } = defineProps<{ step: StepOf<'working'>; document: CalculatorDocument; scope: Scope }>()
 const draft = useDraft()
@@ -69,13 +70,7 @@ const round = (how: string) => set('rounding')(how === '' ? null : { how, to: st
     @change="set('formula')($event)"
   />
   <div class="answers wide">
-    <PickField
-      :id="`${step.id}-unit`"
-      :label="`It has to be${gives}`"
-      :value="step.unit"
-      :options="units"
-      @change="set('unit')($event)"
-    />
+    <StepPick :step="step" name="unit" :label="`It has to be${gives}`" :value="step.unit" :options="units" />
     <PickField
       :id="`${step.id}-how`"
       label="Rounded"

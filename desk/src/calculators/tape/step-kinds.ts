@@ -1,4 +1,5 @@
 import {
+  mainLanguage,
   actionNames,
   freeId,
   freeName,
@@ -54,7 +55,7 @@ export const labelFromName = (name: string): string => name.charAt(0).toUpperCas
 
 const asked = (document: CalculatorDocument, name: string) => ({
   kind: 'question' as const,
-  label: { [document.languages[0] ?? 'en-CA']: labelFromName(name) },
+  label: { [mainLanguage(document)]: labelFromName(name) },
   help: {},
   required: true,
   shownWhen: '',
@@ -76,7 +77,7 @@ const question = <A extends Question['asks']>(
     title,
     says,
     name,
-    (document, own) => ({ ...asked(document, own), ...fields(document) }) as never,
+    (document, own) => ({ ...asked(document, own), ...fields(document) }) as WithoutIdentity<Question>,
   )
 
 const firstOf = (document: CalculatorDocument, fits: (step: CalculatorStep) => boolean) =>
@@ -85,7 +86,7 @@ const firstLoan = (document: CalculatorDocument) => firstOf(document, ({ kind: o
 
 const shown = (document: CalculatorDocument, label: string) => ({
   kind: 'readout' as const,
-  label: { [document.languages[0] ?? 'en-CA']: label },
+  label: { [mainLanguage(document)]: label },
   help: {},
   shownWhen: '',
 })
@@ -106,7 +107,7 @@ const readout = <S extends ReadoutStep['shows']>(
     title,
     says,
     label.toLowerCase(),
-    (document) => ({ ...shown(document, label), ...fields(document) }) as never,
+    (document) => ({ ...shown(document, label), ...fields(document) }) as WithoutIdentity<ReadoutStep>,
   )
 
 export const stepKinds: readonly StepKind[] = [
@@ -162,7 +163,7 @@ export const stepKinds: readonly StepKind[] = [
       gives: 'name',
       options: ['first', 'second'].map((name) => ({
         name,
-        label: { [document.languages[0] ?? 'en-CA']: name },
+        label: { [mainLanguage(document)]: name },
         value: null,
       })),
       default: 'first',
@@ -192,7 +193,7 @@ export const stepKinds: readonly StepKind[] = [
   ),
   kind('section', 'questions', 'Heading', 'groups the questions below it', 'heading', (document) => ({
     kind: 'section',
-    label: { [document.languages[0] ?? 'en-CA']: 'Heading' },
+    label: { [mainLanguage(document)]: 'Heading' },
     help: {},
   })),
 
@@ -273,7 +274,7 @@ export const stepKinds: readonly StepKind[] = [
       loans: document.steps
         .filter(({ kind: of }) => of === 'loan')
         .slice(0, 4)
-        .map(({ id, name }) => ({ loan: id, label: { [document.languages[0] ?? 'en-CA']: name } })),
+        .map(({ id, name }) => ({ loan: id, label: { [mainLanguage(document)]: name } })),
     }),
   ),
 
@@ -292,7 +293,7 @@ export const stepKinds: readonly StepKind[] = [
   ),
   readout<'meter'>('meter', 'Meter', 'amounts that make a whole', 'What it is made of', (document) => ({
     shows: 'meter',
-    parts: [{ label: { [document.languages[0] ?? 'en-CA']: 'part' }, amount: '' }],
+    parts: [{ label: { [mainLanguage(document)]: 'part' }, amount: '' }],
     sentence: {},
   })),
   readout<'sentence'>('sentence', 'Sentence', 'words with values in them', 'In short', () => ({
@@ -305,7 +306,7 @@ export const stepKinds: readonly StepKind[] = [
     loans: document.steps
       .filter(({ kind: of }) => of === 'loan')
       .slice(0, 2)
-      .map(({ id, name }) => ({ loan: id, label: { [document.languages[0] ?? 'en-CA']: name } })),
+      .map(({ id, name }) => ({ loan: id, label: { [mainLanguage(document)]: name } })),
     ladder: null,
   })),
   readout<'schedule'>('schedule', 'Schedule', 'by year or by payment', 'Year by year', (document) => ({

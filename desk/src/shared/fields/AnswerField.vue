@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mainLanguage } from '@vivid/core'
 import { Button, Input, RadioGroup } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import type { CalculatorDocument, Question } from '@vivid/core'
@@ -33,7 +34,7 @@ const examples: Record<Question['asks'], string> = {
   frequency: 'Choose one.',
 }
 
-const figures = computed(() => createFigures(props.document.languages[0] ?? 'en-CA', props.document.currency))
+const figures = computed(() => createFigures(mainLanguage(props.document), props.document.currency))
 const unread = useUnread()
 /** What a text comes to: an answer; or why it is none, and what it could mean where that is more than one thing. */
 type Judged =
@@ -41,7 +42,7 @@ type Judged =
   | { readonly isAnswer: false; readonly problem: string; readonly couldBe: readonly unknown[] }
 
 function judge(typed: string): Judged {
-  const place = { locale: props.document.languages[0] ?? 'en-CA', currency: props.document.currency }
+  const place = { locale: mainLanguage(props.document), currency: props.document.currency }
   const none = (problem: string, couldBe: readonly unknown[] = []): Judged => ({
     isAnswer: false,
     problem,

@@ -2,7 +2,7 @@
 import StarterKit from '@tiptap/starter-kit'
 import { Editor, EditorContent } from '@tiptap/vue-3'
 import { onBeforeUnmount, ref, shallowRef, watch } from 'vue'
-import { RichText, type RichTexts } from '@vivid/core'
+import { mainLanguage, RichText, type RichTexts } from '@vivid/core'
 import { languageName } from './language-name'
 
 /** A text with emphasis, links and lists, in every language of the calculator: one at a time, missing ones marked. */
@@ -15,7 +15,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ change: [texts: RichTexts] }>()
 
-const language = ref(props.languages[0] ?? 'en-CA')
+const language = ref(mainLanguage(props))
 const editor = shallowRef<Editor>()
 const EMPTY: RichText = { type: 'doc', content: [] }
 
@@ -73,9 +73,7 @@ function withoutExtras(node: unknown): unknown {
 }
 
 const isMissing = (one: string, at: number) =>
-  at > 0 &&
-  !props.texts[one]?.content.length &&
-  Boolean(props.texts[props.languages[0] ?? '']?.content.length)
+  at > 0 && !props.texts[one]?.content.length && Boolean(props.texts[mainLanguage(props)]?.content.length)
 
 watch(language, open, { immediate: true })
 watch(

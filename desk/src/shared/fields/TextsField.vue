@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mainLanguage } from '@vivid/core'
 import { Input, Textarea } from 'ant-design-vue'
 import type { Texts } from '@vivid/core'
 import { languageName } from './language-name'
@@ -26,7 +27,7 @@ function set(language: string, text: string): void {
   emit('change', text === '' ? others : { ...others, [language]: text })
 }
 const isMissing = (language: string, at: number) =>
-  !texts[language]?.trim() && at > 0 && Boolean(texts[languages[0] ?? '']?.trim())
+  !texts[language]?.trim() && at > 0 && Boolean(texts[mainLanguage({ languages })]?.trim())
 </script>
 
 <template>
@@ -52,7 +53,7 @@ const isMissing = (language: string, at: number) =>
         @update:value="set(language, $event)"
       />
     </div>
-    <p v-if="needed && !texts[languages[0] ?? '']?.trim()" class="field-problem" role="alert">
+    <p v-if="needed && !texts[mainLanguage({ languages })]?.trim()" class="field-problem" role="alert">
       Visitors need a text here.
     </p>
   </div>

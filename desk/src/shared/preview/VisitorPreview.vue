@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
-import { begunBy, type Answers, type Program, type RateSheet } from '@vivid/core'
+import { mainLanguage, begunBy, type Answers, type Program, type RateSheet } from '@vivid/core'
 import { isFrameMessage, type FrameMessage, type HouseStyle } from '@vivid/contract'
 import { languageName } from '../fields/language-name'
 import { localNow } from '../time/local-today'
@@ -24,7 +24,7 @@ const {
   title?: string
 }>()
 
-const language = ref(program.languages[0] ?? 'en-CA')
+const language = ref(mainLanguage(program))
 
 const width = ref(390)
 const pane = useTemplateRef<HTMLElement>('pane')

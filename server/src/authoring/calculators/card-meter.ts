@@ -1,6 +1,7 @@
 import type { CalculatorCard } from '@vivid/contract'
 import { figuresFor, readoutText } from '@vivid/contract/wording'
 import {
+  mainLanguage,
   compile,
   evaluate,
   headlineReadout,
@@ -40,7 +41,7 @@ function meterOf(
   const evaluation = evaluate(program, draft.samples[0]?.answers ?? {}, around)
   tell(evaluation)
   const { readouts } = evaluation
-  const main = draft.languages[0] ?? ''
+  const main = mainLanguage(draft)
   const figures = figuresFor(program, main)
   const headline = headlineReadout(readouts)
   const step = draft.steps.find(({ id }) => id === headline?.id)

@@ -1,7 +1,7 @@
 import type { Sequelize, Transaction } from 'sequelize'
 import { z } from 'zod'
 import { resolveStyle, StyleChoices, type HouseStyle, type SaveStyle } from '@vivid/contract'
-import { jsonb, table, type RowOf } from '../../platform/database/table'
+import { jsonb, table } from '../../platform/database/table'
 import { FIRST_STYLE, shippedStyles } from './shipped-styles'
 
 const columns = {
@@ -12,7 +12,6 @@ const columns = {
   lastEditedBy: z.string().nullable(),
   lastEditedAt: z.date(),
 }
-export type StyleData = RowOf<typeof columns>
 
 export type HouseStylesStore = ReturnType<typeof createHouseStylesStore>
 

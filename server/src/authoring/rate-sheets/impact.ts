@@ -1,6 +1,7 @@
 import type { SheetImpactSaid } from '@vivid/contract'
 import { figuresFor } from '@vivid/contract/wording'
 import {
+  mainLanguage,
   compile,
   daysTouched,
   inForce,
@@ -48,7 +49,7 @@ export function impactOf({ sheet: changed, inForce, live, now }: ImpactAsked): S
     doubts: sheetDoubts(before, changed).map((doubt) => ({ ...doubt, keys: [...doubt.keys] })),
     calculators: touched.map(({ id, document }) => {
       const { samples, proofs } = sheetImpact(document, inForce, after, days, now)
-      const figures = figuresFor(compile(document, after).program, document.languages[0] ?? '')
+      const figures = figuresFor(compile(document, after).program, mainLanguage(document))
       const say = (value: Value | undefined) => (value ? figures.value(value) : 'cannot be worked out')
       const labelOf = (readout: string | undefined): string => {
         const step = document.steps.find((one) => one.id === readout)

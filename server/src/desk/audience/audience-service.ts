@@ -7,6 +7,7 @@ import {
 } from '@vivid/contract'
 import { createFigures } from '@vivid/contract/wording'
 import {
+  mainLanguage,
   bandEnd,
   type Frequency,
   mainText,
@@ -96,7 +97,7 @@ const groups = (
 
 /** Each question's bands, without the small ones: neither they nor how many answers they hold can be told. */
 function answersOf(document: CalculatorDocument, rows: readonly BandRow[]): Audience['answers'] {
-  const main = document.languages[0] ?? ''
+  const main = mainLanguage(document)
   const figures = createFigures(main, document.currency)
   return document.steps.flatMap((step) => {
     if (step.kind !== 'question') return []

@@ -1,4 +1,5 @@
 import {
+  mainLanguage,
   compile,
   createEvaluator,
   openProgram,
@@ -47,7 +48,7 @@ export function presetsRefused(
   around: { readonly today: Moment; readonly sheets: readonly RateSheet[] },
 ): RefusedPreset[] {
   const program = programNow(draft, live, around.sheets)
-  const main = program.languages[0] ?? ''
+  const main = mainLanguage(program)
   const labels = new Map(
     program.steps.flatMap(({ step }) =>
       step.kind === 'question' ? [[step.id, textIn(step.label, main, main) || step.id] as const] : [],

@@ -10,6 +10,7 @@ import {
   type PageWords,
 } from '@vivid/contract/wording'
 import {
+  mainLanguage,
   evaluate,
   isoDate,
   readIsoDate,
@@ -109,7 +110,7 @@ export function shownFigures({
       details: { what: problemWithPlace(wrong, program, figures) },
     })
   const kept = keptLoan(evaluation, program)
-  const main = program.languages[0] ?? language
+  const main = mainLanguage(program)
   return {
     calculator,
     program,

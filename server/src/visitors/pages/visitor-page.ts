@@ -8,7 +8,7 @@ import { packedFiles } from '../../platform/http/packed-files'
 import { param, route } from '../../platform/http/routing'
 import { htmlText, scriptJson } from '@vivid/contract/formats'
 import { isRightToLeft, languageOf, spokenLanguages } from '@vivid/contract/wording'
-import { textIn, type Program } from '@vivid/core'
+import { mainLanguage, textIn, type Program } from '@vivid/core'
 import type { LiveCalculator } from '@vivid/contract'
 import type { Draw } from './drawing'
 import type { Live } from '../../live/live'
@@ -110,7 +110,7 @@ export function visitorPages({ live, now, visitorFolder, handsOver, draw }: Visi
   async function pageOf(calculator: LiveCalculator, language: string, isAlone: boolean): Promise<Page> {
     const { program, style } = calculator.content
     const served = serve(live, calculator, minuteOf(now()), handsOver)
-    const main = program.languages[0] ?? ''
+    const main = mainLanguage(program)
     const drawn = await draw(served, language, isAlone)
     const looks = sheet + looksOf(style) + (drawn?.rules ?? '')
     const html = filled(withoutSheet, {
@@ -187,7 +187,7 @@ function withoutScript(
   language: string,
   isTitled: boolean,
 ): string {
-  const main = program.languages[0] ?? ''
+  const main = mainLanguage(program)
   const contact = program.contact ? textIn(program.contact, language, main) : ''
   const lines = [languageOf(language).page.notices[why](program.lender), contact].filter(Boolean)
   const title = isTitled ? `<h1>${htmlText(textIn(program.title, language, main))}</h1>` : ''
