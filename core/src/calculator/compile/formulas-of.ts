@@ -196,32 +196,14 @@ function mapLoan(step: StepOf<'loan'>, at: At): StepOf<'loan'> {
 const optional = (facts: Readonly<Record<string, TermFacts>>): Record<string, TermFacts> =>
   Object.fromEntries(Object.entries(facts).map(([name, { takes }]) => [name, { takes }]))
 
-function mapReadout(step: StepOf<'readout'>, at: At): StepOf<'readout'> {
-  switch (step.shows) {
-    case 'figure':
-      return {
-        ...step,
-        value: at('value', step.value, shown),
-        parts: mapParts(step.parts, at),
-        sentence: mapSentence(step.sentence, at),
-      }
-    case 'meter':
-      return { ...step, parts: mapParts(step.parts, at), sentence: mapSentence(step.sentence, at) }
-    case 'sentence':
-      return { ...step, sentence: mapSentence(step.sentence, at) }
-    case 'payment':
-      return { ...step, number: at('number', step.number, count) }
-    case 'chart':
-    case 'schedule':
-    case 'ladder':
-    case 'comparison':
-    case 'explanation':
-    case 'assumptions':
-    case 'actions':
-    case 'whatIf':
-      return step
-  }
-}
+/** By the names of its fields: a new kind of readout that uses them as others do has nothing to say here. */
+const mapReadout = (step: StepOf<'readout'>, at: At): StepOf<'readout'> => ({
+  ...step,
+  ...('value' in step && { value: at('value', step.value, shown) }),
+  ...('number' in step && { number: at('number', step.number, count) }),
+  ...('parts' in step && { parts: mapParts(step.parts, at) }),
+  ...('sentence' in step && { sentence: mapSentence(step.sentence, at) }),
+})
 
 const mapParts = (parts: readonly { label: Texts; amount: string }[], at: At) =>
   parts.map((part, i) => ({ ...part, amount: at(`parts.${i}.amount`, part.amount, anyMoney) }))

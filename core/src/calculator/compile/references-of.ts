@@ -66,28 +66,16 @@ export function mapReferences(step: CalculatorStep, to: (reference: Reference) =
     }
   }
 
+  /** By the names of its fields: a new kind of readout that uses them as others do has nothing to say here. */
   function mapOfReadout(readout: Extract<CalculatorStep, { kind: 'readout' }>): CalculatorStep {
-    switch (readout.shows) {
-      case 'chart':
-        return mapOfChart(readout)
-      case 'schedule':
-      case 'payment':
-      case 'whatIf':
-        return { ...readout, loan: loan(readout.loan) }
-      case 'ladder':
-        return { ...readout, ladder: ladder(readout.ladder) }
-      case 'comparison':
-        return {
-          ...readout,
-          comparison: to({ field: 'comparison', id: readout.comparison, fits: isKind('comparison') }),
-        }
-      case 'figure':
-      case 'meter':
-      case 'sentence':
-      case 'explanation':
-      case 'assumptions':
-      case 'actions':
-        return readout
+    if (readout.shows === 'chart') return mapOfChart(readout)
+    return {
+      ...readout,
+      ...('loan' in readout && { loan: loan(readout.loan) }),
+      ...('ladder' in readout && { ladder: ladder(readout.ladder) }),
+      ...('comparison' in readout && {
+        comparison: to({ field: 'comparison', id: readout.comparison, fits: isKind('comparison') }),
+      }),
     }
   }
 }

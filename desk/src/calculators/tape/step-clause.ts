@@ -8,6 +8,7 @@ import type {
 } from '@vivid/core'
 import { minor, shareOf, textIn } from '@vivid/core'
 import type { Figures } from '@vivid/contract/wording'
+import { readoutKind } from './readout-kinds'
 import { aimTitles, compoundingWords, ladderTitles } from './term-words'
 
 /** What a step does, in one clause. */
@@ -103,39 +104,6 @@ function rangeClause(step: Question, nameOf: (id: string) => string, figures: Fi
 }
 
 function readoutClause(step: ReadoutStep, nameOf: (id: string) => string, label: string): string {
-  const when = step.shownWhen ? `, when ${step.shownWhen}` : ''
-  switch (step.shows) {
-    case 'figure':
-      return `${step.headline ? 'large figure' : 'figure'}${step.parts.length ? ' with its meter' : ''}: ${step.value || 'nothing yet'}${when}`
-    case 'meter':
-      return `meter of ${step.parts.length} parts${when}`
-    case 'sentence':
-      return `sentence${when}`
-    case 'chart':
-      return (
-        {
-          balance: 'balance over time',
-          yearly: 'interest and principal by year',
-          ladder: 'ladder',
-          refinance: `the loan kept and the new one of ${nameOf(step.of ?? '')}`,
-          limits: `what income allows in ${nameOf(step.of ?? '')}`,
-        }[step.chart] + when
-      )
-    case 'schedule':
-      return `of ${nameOf(step.loan)}, ${step.by === 'year' ? 'by year, opening to each payment' : 'by payment'}${when}`
-    case 'ladder':
-      return `table of ${nameOf(step.ladder)}${when}`
-    case 'comparison':
-      return `${nameOf(step.comparison)} side by side${when}`
-    case 'payment':
-      return `payment ${step.number} of ${nameOf(step.loan)} taken apart${when}`
-    case 'explanation':
-      return `the workings that are shown${when}`
-    case 'assumptions':
-      return `${label.toLowerCase()}${when}`
-    case 'whatIf':
-      return `${step.offers.length} things to change about ${nameOf(step.loan)}${when}`
-    case 'actions':
-      return `${step.actions.length} actions${when}`
-  }
+  const clause = readoutKind(step.shows).clause(step, nameOf, label)
+  return step.shownWhen ? `${clause}, when ${step.shownWhen}` : clause
 }

@@ -1,14 +1,13 @@
 import {
   mainLanguage,
-  actionNames,
   freeId,
   freeName,
-  whatIfNames,
   type CalculatorDocument,
   type CalculatorStep,
   type Question,
   type ReadoutStep,
 } from '@vivid/core'
+import { readoutKind, readoutKindNames } from './readout-kinds'
 
 /** The three parts of the tape, and which steps stand in each. */
 export const parts = [
@@ -84,31 +83,24 @@ const firstOf = (document: CalculatorDocument, fits: (step: CalculatorStep) => b
   document.steps.find(fits)?.id ?? ''
 const firstLoan = (document: CalculatorDocument) => firstOf(document, ({ kind: of }) => of === 'loan')
 
-const shown = (document: CalculatorDocument, label: string) => ({
-  kind: 'readout' as const,
-  label: { [mainLanguage(document)]: label },
-  help: {},
-  shownWhen: '',
-})
-type ShownFields<S extends ReadoutStep['shows']> = Omit<
-  Extract<ReadoutStep, { shows: S }>,
-  'id' | 'name' | 'kind' | 'label' | 'help' | 'shownWhen'
->
-const readout = <S extends ReadoutStep['shows']>(
-  shows: S,
-  title: string,
-  says: string,
-  label: string,
-  fields: (document: CalculatorDocument) => ShownFields<S>,
-) =>
-  kind(
+const readout = (shows: ReadoutStep['shows']) => {
+  const { title, says, label, make } = readoutKind(shows)
+  return kind(
     `readout-${shows}`,
     'readouts',
     title,
     says,
     label.toLowerCase(),
-    (document) => ({ ...shown(document, label), ...fields(document) }) as WithoutIdentity<ReadoutStep>,
+    (document) =>
+      ({
+        kind: 'readout',
+        label: { [mainLanguage(document)]: label },
+        help: {},
+        shownWhen: '',
+        ...make(document),
+      }) as WithoutIdentity<ReadoutStep>,
   )
+}
 
 export const stepKinds: readonly StepKind[] = [
   question<'money'>('money', 'Amount', 'money, once or recurring', 'amount', () => ({
@@ -277,84 +269,5 @@ export const stepKinds: readonly StepKind[] = [
         .map(({ id, name }) => ({ loan: id, label: { [mainLanguage(document)]: name } })),
     }),
   ),
-
-  readout<'figure'>(
-    'figure',
-    'Figure',
-    'a figure, its sentence, and its parts if you like',
-    'Result',
-    () => ({
-      shows: 'figure',
-      value: '',
-      headline: false,
-      parts: [],
-      sentence: {},
-    }),
-  ),
-  readout<'meter'>('meter', 'Meter', 'amounts that make a whole', 'What it is made of', (document) => ({
-    shows: 'meter',
-    parts: [{ label: { [mainLanguage(document)]: 'part' }, amount: '' }],
-    sentence: {},
-  })),
-  readout<'sentence'>('sentence', 'Sentence', 'words with values in them', 'In short', () => ({
-    shows: 'sentence',
-    sentence: {},
-  })),
-  readout<'chart'>('chart', 'Chart', 'balances, years or a ladder', 'Over time', (document) => ({
-    shows: 'chart',
-    chart: 'balance',
-    loans: document.steps
-      .filter(({ kind: of }) => of === 'loan')
-      .slice(0, 2)
-      .map(({ id, name }) => ({ loan: id, label: { [mainLanguage(document)]: name } })),
-    ladder: null,
-  })),
-  readout<'schedule'>('schedule', 'Schedule', 'by year or by payment', 'Year by year', (document) => ({
-    shows: 'schedule',
-    loan: firstLoan(document),
-    by: 'year',
-    columns: ['principal', 'interest', 'balance'],
-  })),
-  readout<'ladder'>('ladder', 'Ladder', 'as a table', 'At a glance', (document) => ({
-    shows: 'ladder',
-    ladder: firstOf(document, ({ kind: of }) => of === 'ladder'),
-  })),
-  readout<'comparison'>('comparison', 'Comparison', 'loans side by side', 'Side by side', (document) => ({
-    shows: 'comparison',
-    comparison: firstOf(document, ({ kind: of }) => of === 'comparison'),
-    rows: ['payment', 'totalInterest', 'endDate', 'difference'],
-  })),
-  readout<'payment'>('payment', 'One payment', 'payment number k taken apart', 'One payment', (document) => ({
-    shows: 'payment',
-    loan: firstLoan(document),
-    number: '1',
-  })),
-  readout<'explanation'>(
-    'explanation',
-    'Explanation',
-    'how it was worked out',
-    'How this was worked out',
-    () => ({
-      shows: 'explanation',
-    }),
-  ),
-  readout<'assumptions'>(
-    'assumptions',
-    'Assumptions',
-    'what it supposes and leaves out',
-    'What this assumes',
-    () => ({
-      shows: 'assumptions',
-      text: {},
-    }),
-  ),
-  readout<'whatIf'>('whatIf', 'What if', 'the visitor changes one thing', 'What if', (document) => ({
-    shows: 'whatIf',
-    loan: firstLoan(document),
-    offers: [...whatIfNames],
-  })),
-  readout<'actions'>('actions', 'Actions', 'keep it, print, hand over', 'Keep your figures', () => ({
-    shows: 'actions',
-    actions: [...actionNames],
-  })),
+  ...readoutKindNames.map(readout),
 ]

@@ -1,5 +1,6 @@
 import type { CalculatorStep, Evaluation } from '@vivid/core'
-import { problemSentence, readoutText, type Figures } from '@vivid/contract/wording'
+import { problemSentence, type Figures } from '@vivid/contract/wording'
+import { readoutKind } from './readout-kinds'
 
 export interface StepValue {
   readonly text: string
@@ -35,28 +36,7 @@ function textOfReadout(step: CalculatorStep, evaluation: Evaluation | undefined,
   if (evaluation?.hidden.has(step.id)) return 'not shown'
   const readout = evaluation?.readouts.find(({ id }) => id === step.id)
   if (!readout) return step.kind === 'section' ? '' : '–'
-  switch (readout.shows) {
-    case 'figure':
-    case 'meter':
-    case 'payment':
-      return readoutText(readout, figures, figures.locale).figure
-    case 'sentence':
-      return 'shown'
-    case 'schedule':
-      return `${figures.count(readout.years.at(-1)?.to ?? 0)} payments`
-    case 'ladder':
-      return `${readout.rungs.length} rungs`
-    case 'comparison':
-      return `${readout.columns.length} loans`
-    case 'chart':
-      return chartValue(readout)
-    case 'explanation':
-      return lines(readout.lines.length)
-    case 'assumptions':
-    case 'actions':
-    case 'whatIf':
-      return 'shown'
-  }
+  return readoutKind(readout.shows).value(readout, figures)
 }
 
 /** A schedule's first and last payments, so that an author sees it is right at both ends. */
@@ -69,20 +49,4 @@ function endsOf(step: CalculatorStep, evaluation: Evaluation | undefined, figure
     const day = date ? `${figures.date(date)}: ` : ''
     return `${number}, ${day}${figures.money(payment)} = ${figures.money(principal)} + ${figures.money(interest)} interest, ${figures.money(closing)} left`
   })
-}
-
-const lines = (n: number): string => (n === 1 ? '1 line' : `${n} lines`)
-
-function chartValue(readout: Extract<Evaluation['readouts'][number], { shows: 'chart' }>): string {
-  switch (readout.chart) {
-    case 'balance':
-    case 'refinance':
-      return lines(readout.lines.length)
-    case 'yearly':
-      return `${readout.years.length} years`
-    case 'ladder':
-      return `${readout.rungs.length} rungs`
-    case 'limits':
-      return `${readout.shares.length} limits`
-  }
 }
