@@ -34,6 +34,45 @@ test.each([
   [{ HAND_OVER_URL: 'ftp://x' }, 'address of a receiver'],
   [{ PUBLIC_URL: 'https://x.example/desk' }, 'without a path'],
   [{ PUBLIC_URL: 'calculators.example' }, 'without a path'],
+  [{ DATABASE_URL: '' }, 'DATABASE_URL is not set'],
+  [{ DATABASE_URL: 'mysql://h/d' }, 'DATABASE_URL is not the address of a PostgreSQL database'],
+  [{ DATABASE_REPLICA_URLS: 'postgres://h/d, nowhere' }, 'DATABASE_REPLICA_URLS is not the address'],
+  [{ PORT: '65536' }, 'PORT is "65536", which is no port'],
+  [{ LENDER_PORT: 'nun' }, 'LENDER_PORT is "nun", which is no port'],
+  [{ SESSION_HOURS: '1e3' }, 'SESSION_HOURS is "1e3", which is no whole number'],
+  [{ SECOND_FACTOR_MUST: 'yes' }, 'SECOND_FACTOR_MUST is "yes"; it is either on or off'],
+  [{ SMTP_URL: 'https://x' }, 'SMTP_URL is no mail server'],
+  [{ SMTP_URL: 'smtp://x:25', VIVID_DEMO: 'off', SECRETS_KEY: KEY }, 'SMTP_URL needs PUBLIC_URL'],
+  [{ OIDC_ISSUER: 'http://far.example' }, 'OIDC_ISSUER is no provider'],
+  [{ OIDC_ISSUER: 'https://x.example' }, 'OIDC_ISSUER needs OIDC_CLIENT_ID'],
+  [{ OIDC_ROLES: 'loans=boss' }, 'OIDC_ROLES says which values'],
+  [{ OIDC_ROLES: '=author' }, 'OIDC_ROLES says which values'],
 ])('%j is refused, and says what would be right', (env, words) => {
   expect(() => settings(env as Record<string, string>)).toThrow(words)
+})
+
+test('what is set is read, what is empty is not set, and lists may stand between spaces or commas', () => {
+  expect(
+    settings({
+      PORT: '',
+      LENDER_PORT: 'none',
+      SECRETS_KEY: `${KEY} ${KEY}`,
+      DATABASE_REPLICA_URLS: 'postgres://a/d,  postgres://b/d',
+      PUBLIC_URL: 'https://calculators.example/',
+      OIDC_ISSUER: 'https://login.example',
+      OIDC_CLIENT_ID: 'desk',
+      OIDC_CLIENT_SECRET: 's',
+      OIDC_ROLES: 'ou=loans=author , risk=approver',
+      SESSION_IDLE_MINUTES: '5',
+    }),
+  ).toMatchObject({
+    port: 4680,
+    lenderPort: undefined,
+    sealKeys: [Buffer.from(KEY, 'base64'), Buffer.from(KEY, 'base64')],
+    replicaUrls: ['postgres://a/d', 'postgres://b/d'],
+    publicUrl: 'https://calculators.example',
+    mailFrom: 'no-reply@calculators.example',
+    sessions: { idleMinutes: 5, hours: 12 },
+    provider: { roleClaim: 'roles', roles: { 'ou=loans': 'author', risk: 'approver' } },
+  })
 })
