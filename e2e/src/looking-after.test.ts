@@ -148,7 +148,10 @@ test('on a site that is not listed nothing is shown, the developer is told why, 
   expect(await visitor.$('iframe')).toBeNull()
   // Nor by hand: the browser itself refuses the frame.
   await visitor.setContent(`<iframe src="${app.address}/c/floating-home-mortgage"></iframe>`)
-  await new Promise((done) => setTimeout(done, 500))
+  await eventually(
+    () => Promise.resolve(said.some((text) => text.includes('frame-ancestors'))),
+    () => `the browser says ${said.join()}`,
+  )
   const framed = visitor.frames().filter((one) => one !== visitor.mainFrame())
   const shown = await Promise.all(framed.map((one) => one.$('.questions').catch(() => null)))
   expect(shown.every((questions) => questions === null)).toBe(true)

@@ -350,7 +350,12 @@ test('a payment is found by its number, under its year or far down a long list',
   )
 
   const long = await open('?term=20&frequency=weekly', 'narrowboat-loan')
-  const drawn = () => long.$$eval('.row', (rows) => rows.length)
+  const drawn = () => long.$$eval('[data-payment]', (rows) => rows.length)
+  await long.$eval('.schedule', (schedule) => schedule.scrollIntoView({ behavior: 'instant' }))
+  await eventually(
+    async () => (await drawn()) > 10,
+    async () => `${await drawn()} rows are drawn`,
+  )
   expect(await drawn()).toBeLessThan(300)
   await fill(long, '#schedule-find', '1000')
   await long.keyboard.press('Enter')

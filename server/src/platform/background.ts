@@ -1,7 +1,7 @@
 /** Work that is done again and again for as long as the server runs. */
 export interface Background {
-  /** Does it right away, or right after what is being done. */
-  hurry(): void
+  /** Does it right away, or right after what is being done; resolves once it is done. */
+  hurry(): Promise<void>
   /** Waits for what is being done, and does it no more. */
   stop(): Promise<void>
 }
@@ -19,9 +19,9 @@ export function inBackground(
   let running = Promise.resolve()
   let isStopped = false
   let isQueued = false
-  const timer = setInterval(hurry, everyMs)
+  const timer = setInterval(() => void hurry(), everyMs)
   timer.unref()
-  hurry()
+  void hurry()
   return {
     hurry,
     stop: async () => {
@@ -31,12 +31,13 @@ export function inBackground(
     },
   }
 
-  function hurry(): void {
-    if (isStopped || isQueued) return
+  function hurry(): Promise<void> {
+    if (isStopped || isQueued) return running
     isQueued = true
     running = running.then(async () => {
       isQueued = false
       await work(() => isStopped).catch(onFault)
     })
+    return running
   }
 }

@@ -301,18 +301,20 @@ describe('an edition that was never live', () => {
     await act('ines', next, 'send')
     await act('odile', next, 'approve', { at: '2026-12-24T08:00:00Z' })
     await people.odile.ask('POST', `/api/calculators/${live.id}/editions/1/live`)
-    await new TestClient(server.address).ask('POST', '/api/public/audience', {
-      calculator: live.slug,
-      edition: 2,
-      language: 'en-CA',
-      placement: '',
-      event: 'opened',
-    })
-    server.counter.hurry()
-    await new Promise((done) => setTimeout(done, 200))
-    const [row] = await server.database.query(
-      `SELECT count(*)::int AS count FROM audience_counts WHERE calculator = '${live.slug}'`,
+    const count = (edition: number) =>
+      new TestClient(server.address).ask('POST', '/api/public/audience', {
+        calculator: live.slug,
+        edition,
+        language: 'en-CA',
+        placement: '',
+        event: 'opened',
+      })
+    await count(2)
+    await count(1)
+    await server.counter.hurry()
+    const [rows] = await server.database.query(
+      `SELECT edition FROM audience_counts WHERE calculator = '${live.slug}'`,
     )
-    expect(row).toEqual([{ count: 0 }])
+    expect(rows).toEqual([{ edition: 1 }])
   })
 })
