@@ -217,14 +217,22 @@ export const useDraft = defineStore('draft', () => {
     saveSoon(0)
   }
 
-  /** Does something to the calculator on the server (send, approve, take down), with everything saved before. */
-  async function act(path: string, body?: object, method: 'POST' | 'PUT' | 'DELETE' = 'POST'): Promise<void> {
+  /**
+   * Does something to the calculator on the server (send, approve, take down), with everything saved before: what it is done
+   * to is the revision that has come of that.
+   */
+  async function act(
+    path: string,
+    body?: (at: { readonly revision: number }) => object,
+    method: 'POST' | 'PUT' | 'DELETE' = 'POST',
+  ): Promise<void> {
     await save()
     if (saveState.value.is === 'failed') throw new ApiError('NOT_SAVED', saveState.value.sentence)
     if (!opened.value || saveState.value.is !== 'saved')
       throw new ApiError('NOT_SAVED', 'The draft is not saved yet.')
     try {
-      adopt(await request(CalculatorOpened, method, `/calculators/${opened.value.id}${path}`, body))
+      const { id, revision } = opened.value
+      adopt(await request(CalculatorOpened, method, `/calculators/${id}${path}`, body?.({ revision })))
     } catch (error) {
       // What is on the screen is out of date: show how it stands now, and let the person look again.
       const current = staleDraft(error)
@@ -232,8 +240,6 @@ export const useDraft = defineStore('draft', () => {
       throw error
     }
   }
-
-  const atRevision = () => ({ revision: opened.value?.revision ?? 0 })
 
   return {
     opened,
@@ -258,13 +264,14 @@ export const useDraft = defineStore('draft', () => {
     changeStep,
     save,
     resolve,
-    send: (note: string) => act('/send', { ...atRevision(), note }),
-    sendBack: (remarks: readonly Remark[]) => act('/send-back', { ...atRevision(), remarks }),
+    send: (note: string) => act('/send', (at) => ({ ...at, note })),
+    sendBack: (remarks: readonly Remark[]) => act('/send-back', (at) => ({ ...at, remarks })),
     /** Now, or at a moment to come. */
-    approve: (at?: Date) => act('/approve', { ...atRevision(), ...(at && { at: at.toISOString() }) }),
+    approve: (at?: Date) =>
+      act('/approve', (revision) => ({ ...revision, ...(at && { at: at.toISOString() }) })),
     unschedule: () => act('/schedule', undefined, 'DELETE'),
-    chooseStyle: (houseStyle: string) => act('/house-style', { ...atRevision(), houseStyle }, 'PUT'),
-    takeDown: (message: string) => act('/take-down', { message }),
+    chooseStyle: (houseStyle: string) => act('/house-style', (at) => ({ ...at, houseStyle }), 'PUT'),
+    takeDown: (message: string) => act('/take-down', () => ({ message })),
     bringBack: (number: number) => act(`/editions/${number}/live`),
   }
 })
