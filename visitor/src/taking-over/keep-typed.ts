@@ -61,7 +61,7 @@ const placeOf = (field: Element): string =>
     ? `[name="${CSS.escape(field.name)}"][value="${CSS.escape(field.value)}"]`
     : field.id
       ? `#${CSS.escape(field.id)}`
-      : `[aria-label="${CSS.escape(field.ariaLabel ?? '')}"]`
+      : `[aria-label="${CSS.escape(field.getAttribute('aria-label') ?? '')}"]`
 
 /** Compared with what a browser makes of what was drawn: a slider stands on one of its steps, whatever its value says. */
 function isChanged(field: Field): boolean {
