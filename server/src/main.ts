@@ -2,35 +2,28 @@ import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import type { Express } from 'express'
 import { InvitePerson } from '@vivid/contract'
-import { buildApp } from './app'
 import { archiveInThread } from './desk/archive/archive-stream'
-import { startCounting, type AudienceCounter } from './visitors/counting/counter'
 import { inBackground, type Background } from './platform/background'
 import { tellBrokenTo } from './platform/threads/broken-steps'
 import { dayOf, minuteOf } from './platform/clock'
 import { connect } from './platform/database/connection'
 import { createReader } from './platform/database/reader'
-import { demoPeople } from './demo/demo-people'
 import { standInProvider } from './demo/stand-in-provider'
 import { loadDemoOnce } from './demo/load-demo'
 import { migrate } from './platform/database/migrate'
 import { forgetExpiredSessions } from './team/people/session'
-import { startDelivering } from './visitors/hand-overs/deliver'
-import { createHandOversStore } from './visitors/hand-overs/hand-overs-store'
 import { createThreadedWork } from './platform/threads/pool'
 import { logTo } from './platform/log'
 import { outsider } from './team/record/entries'
-import { createLimits } from './platform/http/limits'
 import { createSeal, refuseOtherKeys } from './platform/database/seal'
-import { sharedSecret } from './platform/database/secrets'
 import { startDemo, type RunningDemo } from './demo/start-demo'
 import { createMailer } from './platform/mail/mailer'
 import { createProvider } from './team/people/provider'
-import { createSessionSecrets } from './team/people/session-secrets'
+import { assemble, type Assembled } from './assemble'
 import { readSettings } from './settings'
 import { taskRules } from './tasks'
-import { createDrawing, drawAll } from './visitors/pages/drawing'
-import { createLiveOn, createServices, type Services } from './services'
+import { drawAll } from './visitors/pages/drawing'
+import type { Services } from './services'
 
 export { startUpLine } from './start-up-error'
 export { demoPeople } from './demo/demo-people'
@@ -54,7 +47,6 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
   const settings = readSettings(env, root)
   const log = logTo(settings.logFile)
   const database = connect(settings.databaseUrl, log)
-  const live = createLiveOn(database, settings.databaseUrl, log)
   const reader = createReader(
     database,
     settings.replicaUrls.map((url) => connect(url, log)),
@@ -75,21 +67,10 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       : undefined
   const smtpUrl = settings.smtpUrl ?? mailBox?.smtpUrl
   const mail = smtpUrl ? createMailer(smtpUrl, settings.mailFrom) : undefined
-  const services = createServices({
-    database,
-    reader,
-    seal,
-    work,
-    now,
-    lender: settings.lender,
-    demo: settings.demo,
-    log,
-    mail,
-    deskUrl: () => `${settings.publicUrl ?? deskAddress}/desk`,
-  })
   const servers: Server[] = []
   const working: Background[] = []
   let demo: RunningDemo | undefined
+  let assembled: Assembled | undefined
   let deskAddress = ''
   let isLeaving = false
   const close = async () => {
@@ -97,8 +78,8 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     for (const background of working) await background.stop()
     await mailBox?.close()
     await signInThere?.close()
+    await assembled?.stop()
     await work.close()
-    await live.close()
     await reader.close()
     await database.close()
   }
@@ -107,68 +88,56 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
     await migrate(database, log)
     await refuseOtherKeys(database, seal)
     if (settings.demo) await loadDemoOnce(database, dayOf(now()))
-    // Editions whose time came while nobody served go live before the first visitor is answered.
-    while (await services.editions.goLiveIfDue());
-    await live.open()
-    const firstInvitation = await inviteFirstKeeper(services, settings.firstKeeper)
-    const handOvers = createHandOversStore(database)
-    const delivering = startDelivering(
-      handOvers,
-      {
+    const handsOver = settings.handOverUrl !== undefined || standsIn
+    assembled = await assemble({
+      database,
+      databaseUrl: settings.databaseUrl,
+      reader,
+      seal,
+      work,
+      now,
+      log,
+      mail,
+      demo: settings.demo,
+      lender: settings.lender,
+      deskUrl: () => `${settings.publicUrl ?? deskAddress}/desk`,
+      publicUrl: settings.publicUrl,
+      handsOver,
+      receiver: {
         url: () => settings.handOverUrl ?? demo?.handOverUrl,
         keepDays: settings.handOverDays,
         secret: settings.handOverSecret,
       },
-      log,
-    )
-    const counter: AudienceCounter = startCounting(services.keepTally, log)
-    const clock = inBackground(
-      async (isStopped) => {
-        while (!isStopped() && (await services.editions.goLiveIfDue()));
-      },
-      CLOCK_MS,
-      (err) => log.warn({ err }, 'timed editions could not be looked at'),
-    )
-    const sessionSecrets = await createSessionSecrets(database, seal)
-    const secrets = inBackground(sessionSecrets.refresh, SECRETS_MS, (err) =>
-      log.warn({ err }, 'the secrets of sessions could not be read'),
-    )
-    const forgetting = inBackground(
-      async () => void (await forgetExpiredSessions(database)),
-      FORGET_MS,
-      (err) => log.warn({ err }, 'old sessions could not be forgotten'),
-    )
-    working.push(delivering, counter, clock, secrets, forgetting)
-    const draw = createDrawing(work.do.draw, settings.drawer)
-    const handsOver = settings.handOverUrl !== undefined || standsIn
-    const app = await buildApp({
-      database,
-      services,
-      live,
-      handOvers,
-      handsOver,
-      limits: createLimits(database, await sharedSecret(database, seal, 'limits-secret')),
-      publicUrl: settings.publicUrl,
-      mail,
-      sessionSecrets,
       sessionTimes: settings.sessions,
       mustHaveSecond: settings.mustHaveSecond,
       isLeaving: () => isLeaving,
       takeOut: () => archiveInThread(settings.archiveWorker, settings.databaseUrl),
       provider: settings.provider ? createProvider(settings.provider, now) : signInThere?.provider,
-      counter,
-      work: work.do,
-      hurry: delivering.hurry,
-      log,
-      now,
-      demoPeople: settings.demo ? demoPeople : [],
-      lender: settings.lender,
       deskFolder: settings.deskFolder,
       visitorFolder: settings.visitorFolder,
-      draw,
+      drawer: settings.drawer,
       trustedProxies: settings.trustedProxies,
       metricsToken: settings.metricsToken,
     })
+    const { app, services, live, sessionSecrets, draw } = assembled
+    const firstInvitation = await inviteFirstKeeper(services, settings.firstKeeper)
+    working.push(
+      inBackground(
+        async (isStopped) => {
+          while (!isStopped() && (await services.editions.goLiveIfDue()));
+        },
+        CLOCK_MS,
+        (err) => log.warn({ err }, 'timed editions could not be looked at'),
+      ),
+      inBackground(sessionSecrets.refresh, SECRETS_MS, (err) =>
+        log.warn({ err }, 'the secrets of sessions could not be read'),
+      ),
+      inBackground(
+        async () => void (await forgetExpiredSessions(database)),
+        FORGET_MS,
+        (err) => log.warn({ err }, 'old sessions could not be forgotten'),
+      ),
+    )
     // Whoever opens the list first finds its figures worked out, and the first visitor finds the page drawn.
     const warmed = Promise.all([services.warmCards(), drawAll(live, draw, minuteOf(now()), handsOver)]).catch(
       (err: unknown) => log.warn({ err }, 'the first to come wait'),

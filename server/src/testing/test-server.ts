@@ -7,29 +7,24 @@ import type { Sequelize } from 'sequelize'
 import { inject } from 'vitest'
 import type { CalculatorOpened } from '@vivid/contract'
 import { copiedDatabase } from '../../../scripts/lib/scratch-server.mjs'
-import { buildApp } from '../app'
 import { connect } from '../platform/database/connection'
-import { demoPeople } from '../demo/demo-people'
 import { tellBrokenTo } from '../platform/threads/broken-steps'
 import { loadDemoOnce } from '../demo/load-demo'
 import { migrate } from '../platform/database/migrate'
-import { startDelivering } from '../visitors/hand-overs/deliver'
-import { createHandOversStore } from '../visitors/hand-overs/hand-overs-store'
 import { createWork } from '../platform/threads/pool'
 import work from '../worker'
 import { takeOut } from '../desk/archive/take-out'
-import { createLimits, type Limits } from '../platform/http/limits'
-import { startCounting, type AudienceCounter } from '../visitors/counting/counter'
+import type { Limits } from '../platform/http/limits'
+import type { AudienceCounter } from '../visitors/counting/counter'
 import { createReader } from '../platform/database/reader'
 import { createSeal } from '../platform/database/seal'
+import { assemble } from '../assemble'
 import { taskRules, type Work } from '../tasks'
-import { createLiveOn, createServices, type Services } from '../services'
+import type { Services } from '../services'
 import type { Letter } from '../platform/mail/mailer'
 import type { Provider } from '../team/people/provider'
 import type { SessionTimes } from '../team/people/session'
-import { createSessionSecrets } from '../team/people/session-secrets'
 import { NOW, TODAY } from './today'
-import { createDrawing } from '../visitors/pages/drawing'
 
 export interface TestServer {
   readonly address: string
@@ -94,14 +89,6 @@ export async function testServer({
   const database = connect(url, log, connections)
   await migrate(database, log)
   await loadDemoOnce(database, TODAY)
-  const live = createLiveOn(database, url, log)
-  await live.open()
-  const handOvers = createHandOversStore(database)
-  const delivering = startDelivering(
-    handOvers,
-    { url: () => receiver, secret: 'test-secret', keepDays: 30 },
-    log,
-  )
   const reader = createReader(
     database,
     replicas.map((replica) => connect(replica, log)),
@@ -111,19 +98,6 @@ export async function testServer({
   const here = (task: Parameters<typeof work>[0]) => work(structuredClone(task))
   const workHere = given ?? createWork(taskRules, tellBrokenTo(log), { visitors: here, desk: here })
   const letters: Letter[] = []
-  const services = createServices({
-    database,
-    reader,
-    seal: testSeal,
-    work: workHere,
-    now,
-    lender: 'Larkmoor Mutual',
-    demo,
-    log,
-    mail: mails ? async (letter) => void letters.push(letter) : undefined,
-    deskUrl: () => 'https://desk.example/desk',
-  })
-  const counter = startCounting(services.keepTally, log)
   const pages = mkdtempSync(join(tmpdir(), 'vivid-pages-'))
   writeFileSync(
     join(pages, 'index.html'),
@@ -134,31 +108,30 @@ export async function testServer({
     "export const drawPage = async ({ slug, today }, language, isAlone) => ({ html: [slug, today, language, isAlone].join(), rules: '[data-drawn]{flex-grow:1}' })",
   )
   writeFileSync(join(pages, 'embed.js'), '/* placement */')
-  const app = await buildApp({
+  const { app, services, counter, stop } = await assemble({
     database,
-    services,
-    live,
-    counter,
-    handOvers,
-    handsOver,
-    limits: unlimited ? noLimits : createLimits(database, 'a secret of the tests'),
-    publicUrl,
+    databaseUrl: url,
+    reader,
+    seal: testSeal,
+    work: workHere,
+    now,
+    log,
     mail: mails ? async (letter) => void letters.push(letter) : undefined,
-    sessionSecrets: await createSessionSecrets(database, testSeal),
+    demo,
+    lender: 'Larkmoor Mutual',
+    deskUrl: () => 'https://desk.example/desk',
+    publicUrl,
+    handsOver,
+    receiver: { url: () => receiver, secret: 'test-secret', keepDays: 30 },
+    ...(unlimited && { limits: noLimits }),
     sessionTimes,
     mustHaveSecond,
     isLeaving: () => false,
     takeOut: () => takeOut(database),
     provider,
-    work: workHere.do,
-    hurry: delivering.hurry,
-    log,
-    now,
-    demoPeople: demo ? demoPeople : [],
-    lender: 'Larkmoor Mutual',
     deskFolder: pages,
     visitorFolder: pages,
-    draw: createDrawing(workHere.do.draw, join(pages, 'drawer.mjs')),
+    drawer: join(pages, 'drawer.mjs'),
     trustedProxies,
     metricsToken: undefined,
   })
@@ -175,9 +148,7 @@ export async function testServer({
     close: async () => {
       server.closeAllConnections()
       await new Promise((done) => server.close(done))
-      await delivering.stop()
-      await counter.stop()
-      await live.close()
+      await stop()
       await reader.close()
       await database.close()
       rmSync(pages, { recursive: true, force: true })
