@@ -1,5 +1,5 @@
-import type { EditionContent, LiveCalculator } from '@vivid/contract'
-import { openProgram } from '@vivid/core'
+import type { LiveCalculator } from '@vivid/contract'
+import { readEdition } from '../authoring/approval/edition-content'
 import type { EditionsStore, StoredEdition, StoredOffer } from '../authoring/calculators/editions-store'
 
 /** What visitors may know of a slug: a live calculator, or that it is not or no longer offered. */
@@ -50,11 +50,5 @@ const calculatorOf = (
   edition: number,
   sha256,
   publishedAt: publishedAt.toISOString(),
-  content: readContent(content),
+  content: readEdition(content),
 })
-
-/** An edition's content as it was frozen, its program read anew where it is of an older version. */
-function readContent(text: string): EditionContent {
-  const content = JSON.parse(text) as EditionContent
-  return { ...content, program: openProgram(content.program) }
-}

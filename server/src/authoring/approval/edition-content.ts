@@ -1,7 +1,8 @@
 import { createHash } from 'node:crypto'
 import canonicalize from 'canonicalize'
+import { z } from 'zod'
 import type { EditionContent, HouseStyle } from '@vivid/contract'
-import type { Program } from '@vivid/core'
+import { openProgram, type Program } from '@vivid/core'
 
 export interface FrozenContent {
   /** Canonical JSON (RFC 8785) of the content. */
@@ -23,6 +24,16 @@ export function freeze(content: EditionContent): FrozenContent {
   if (text === undefined) throw new Error('an edition has content')
   return { text, sha256: sha256Of(text) }
 }
+
+const Frozen = z.object({
+  format: z.literal('vivid-meter/edition'),
+  version: z.literal(1),
+  program: z.unknown().transform(openProgram),
+  style: z.record(z.templateLiteral(['--', z.string()]), z.string()),
+})
+
+/** What an edition holds, from the text it was frozen as; a program of an older version is read anew. Throws on what is none. */
+export const readEdition = (text: string): EditionContent => Frozen.parse(JSON.parse(text))
 
 /** Hexadecimal. */
 export const sha256Of = (text: string): string => createHash('sha256').update(text).digest('hex')

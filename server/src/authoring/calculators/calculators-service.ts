@@ -6,7 +6,6 @@ import {
   type CalculatorCard,
   type CalculatorOpened,
   type ChooseStyle,
-  type EditionContent,
   type HouseStyle,
   type MakeCalculator,
   type Person,
@@ -31,6 +30,7 @@ import type { RecordStore } from '../../team/record/record-store'
 import { refuseFaulty } from '../rate-sheets/refuse-faulty'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
 import { usedSheets } from '../rate-sheets/used-sheets'
+import { readEdition } from '../approval/edition-content'
 import { stateOf } from './calculator-state'
 import type { CardMeters } from './card-meters'
 import type { CalculatorData, CalculatorsStore } from './calculators-store'
@@ -256,7 +256,7 @@ interface Made {
 
 /** What an edition of it would wear: as it was sent. */
 const styleSent = ({ sentContent }: CalculatorData): HouseStyle =>
-  sentContent === null ? {} : (JSON.parse(sentContent) as EditionContent).style
+  sentContent === null ? {} : readEdition(sentContent).style
 
 /** The title in the main language; another language keeps its own only where the title stays the starter's. */
 const titled = (

@@ -3,14 +3,13 @@ import equal from 'fast-deep-equal'
 import type { Sequelize, Transaction } from 'sequelize'
 import {
   type Approve,
-  type EditionContent,
   type EditionSeen,
   type Person,
   type SendBack,
   type SendDraft,
   type TakeDown,
 } from '@vivid/contract'
-import { begunBy, isoDate, openProgram, type Program, type RateSheet } from '@vivid/core'
+import { begunBy, isoDate, type Program, type RateSheet } from '@vivid/core'
 import type { CalculatorData, CalculatorsStore, SheetsSent } from './calculators-store'
 import type { CalculatorsService } from './calculators-service'
 import { dayOf, endOf, minuteOf, momentOf } from '../../platform/clock'
@@ -20,7 +19,7 @@ import { refuseStale } from '../../platform/http/stale'
 import { nothingSent, refuseNotSent, sentForApproval } from '../approval/drafts'
 import { contributorsOf, refuseContributor } from '../approval/four-eyes'
 import type { DraftAsked } from './draft-asked'
-import { contentOf, freeze, sha256Of, type FrozenContent } from '../approval/edition-content'
+import { contentOf, freeze, readEdition, sha256Of, type FrozenContent } from '../approval/edition-content'
 import type { PeopleStore } from '../../team/people/people-store'
 import { calculatorEntry, outsider } from '../../team/record/entries'
 import type { RecordStore } from '../../team/record/record-store'
@@ -147,16 +146,15 @@ export function createEditionsService(deps: EditionsDeps) {
       const edition = number === undefined ? undefined : await editions.one(id, number)
       if (number === undefined || !edition)
         throw new AppError('EDITION_UNKNOWN', { details: { number: String(number) } })
-      const { program, style } = JSON.parse(edition.content) as EditionContent
+      const { program, style } = readEdition(edition.content)
       const on = asked ?? isoDate(dayOf(edition.publishedAt))
       const moment = endOf(on, now())
-      const opened = openProgram(program)
-      const used = (await sheets.approvedBy(moment)).filter(({ id: sheet }) => opened.sheets.includes(sheet))
+      const used = (await sheets.approvedBy(moment)).filter(({ id: sheet }) => program.sheets.includes(sheet))
       return {
         number,
         publishedAt: edition.publishedAt.toISOString(),
         on,
-        program: opened,
+        program,
         style,
         sheets: used.map((sheet) => begunBy(sheet, minuteOf(moment))),
       }

@@ -2,14 +2,14 @@ import {
   mainLanguage,
   compile,
   createEvaluator,
-  openProgram,
   textIn,
   type CalculatorDocument,
   type Moment,
   type Program,
   type RateSheet,
 } from '@vivid/core'
-import type { EditionContent, PlacementChoices } from '@vivid/contract'
+import type { PlacementChoices } from '@vivid/contract'
+import { readEdition } from '../../authoring/approval/edition-content'
 import { PLAIN_LOCALE, readPresets } from '@vivid/contract/wording'
 
 export interface RefusedPreset {
@@ -23,10 +23,7 @@ const programNow = (
   draft: CalculatorDocument,
   live: string | undefined,
   sheets: readonly RateSheet[],
-): Program =>
-  live === undefined
-    ? compile(draft, sheets).program
-    : openProgram((JSON.parse(live) as EditionContent).program)
+): Program => (live === undefined ? compile(draft, sheets).program : readEdition(live).program)
 
 /** What a placement begins with, and the program it is for: an edition's as it was frozen, or a draft. */
 export interface Beginning {
