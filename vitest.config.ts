@@ -19,6 +19,7 @@ export default defineConfig({
       pure('contract'),
       pure('visitor'),
       pure('desk'),
+      { test: { ...pure('scripts').test, include: ['lib/**/*.test.mjs'] } },
       {
         test: {
           name: 'server',
