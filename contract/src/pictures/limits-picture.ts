@@ -14,15 +14,15 @@ export interface LimitsDrawn {
   }[]
 }
 
-/** How tall the picture of so many limits is in a look's letters. */
-const limitsHeight = (bars: number, fontSize: number): number => Math.ceil(bars * fontSize * 4.6)
+/** A bar with its words above and, at the limit that decides, one below; in heights of its letters. */
+const ROW = 5.4
 
 export function limitsPicture({ bars }: LimitsDrawn, look: Look): string {
   const { colours, fontSize, isRtl } = look
   const most = Math.max(1, ...bars.flatMap(({ share, limit }) => [share, limit])) * 1.12
   const x = scale([0, most], isRtl ? [look.width, 0] : [0, look.width])
   const before = isRtl ? 'end' : 'start'
-  const [row, tall] = [fontSize * 4.6, fontSize * 1.7]
+  const [row, tall] = [fontSize * ROW, fontSize * 1.7]
   const bar = (from: number, to: number, y: number, fill: string) => {
     const [a, b] = [x(from), x(to)]
     return tag('rect', {
@@ -32,6 +32,11 @@ export function limitsPicture({ bars }: LimitsDrawn, look: Look): string {
       height: round(tall),
       fill,
     })
+  }
+  /** Below its mark, on whichever side of it there is room. */
+  function decidesAt(limit: number, y: number, decides: string): string {
+    const anchor = x(limit) > look.width / 2 ? 'end' : 'start'
+    return label(decides, { x: x(limit), y, anchor, colour: colours.ink, bold: true }, look)
   }
   const drawn = bars.map(({ share, limit, said, decides }, i) => {
     const top = i * row
@@ -53,20 +58,8 @@ export function limitsPicture({ bars }: LimitsDrawn, look: Look): string {
         stroke: colours.ink,
         'stroke-width': 3,
       }),
-      decides === ''
-        ? ''
-        : label(
-            decides,
-            {
-              x: x(0) + (isRtl ? -6 : 6),
-              y: y + fontSize * 1.2,
-              anchor: before,
-              colour: colours.ink,
-              bold: true,
-            },
-            { ...look, hasEdges: true },
-          ),
+      decides === '' ? '' : decidesAt(limit, y + tall + fontSize * 1.5, decides),
     ].join('')
   })
-  return picture({ ...look, height: limitsHeight(bars.length, fontSize) }, drawn.join(''))
+  return picture({ ...look, height: Math.ceil(bars.length * row) }, drawn.join(''))
 }

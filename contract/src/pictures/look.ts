@@ -7,8 +7,8 @@ export interface Look {
   readonly height: number
   readonly fontSize: number
   readonly font: string
-  /** Whether texts can be edged with the ground, to be read across lines; not every drawing program knows how. */
-  readonly hasEdges: boolean
+  /** Whether what draws it paints the edge of a text behind it; where it does not, the edge is a text of its own beneath. */
+  readonly knowsPaintOrder: boolean
   /** What turns texts as they are read into texts as they stand, where what draws them does not. */
   readonly inOrder?: (text: string) => string
   /** Whether time runs from right to left. */
@@ -35,15 +35,18 @@ export function tag(name: string, attributes: Readonly<Record<string, string | n
 export function label(
   text: string,
   { x, y, anchor, colour, bold = false }: LabelAt,
-  { fontSize, font, colours, hasEdges, inOrder = (as) => as }: Look,
+  { fontSize, font, colours, knowsPaintOrder, inOrder = (as) => as }: Look,
 ): string {
   const said = htmlText(inOrder(text))
   const at = { x: round(x), y: round(y), 'text-anchor': anchor, 'font-size': fontSize, 'font-family': font }
   const weight = { 'font-weight': bold ? 'bold' : 'normal' }
-  const edge: Readonly<Record<string, string | number>> = hasEdges
-    ? { stroke: colours.ground, 'stroke-width': 4, 'stroke-linejoin': 'round', 'paint-order': 'stroke' }
-    : {}
-  return tag('text', { ...at, ...weight, ...edge, fill: colour }, said)
+  const edge = { stroke: colours.ground, 'stroke-width': 4, 'stroke-linejoin': 'round' }
+  if (knowsPaintOrder)
+    return tag('text', { ...at, ...weight, ...edge, 'paint-order': 'stroke', fill: colour }, said)
+  return (
+    tag('text', { ...at, ...weight, ...edge, fill: colours.ground }, said) +
+    tag('text', { ...at, ...weight, fill: colour }, said)
+  )
 }
 interface LabelAt {
   readonly x: number

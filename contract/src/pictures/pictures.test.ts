@@ -15,7 +15,7 @@ const look = (more: Partial<Look> = {}): Look => ({
   height: 250,
   fontSize: 13,
   font: 'inherit',
-  hasEdges: true,
+  knowsPaintOrder: true,
   isRtl: false,
   colours: {
     ink: '#000',

@@ -20,7 +20,7 @@ export { readWholeNumber } from './read-answer'
 export { decimalMarkOf } from './intl'
 export { DIRECTION_MARKS, readBy, readingsOf, type DecimalMark, type NumberKind } from './read-number'
 export { ratesSaid } from './rates-said'
-export { oftenSaid, readoutText, sentenceText } from './readout-text'
+export { labelSaid, oftenSaid, readoutText, sentenceText } from './readout-text'
 export {
   gapSaid,
   keptName,

@@ -48,6 +48,13 @@ export function oftenSaid(value: Value, figures: Figures): string {
   return value.every ? figures.every(value.every) : ''
 }
 
+/** What a figure is called, with how often it recurs, unless its author said so already: "New payment a month". */
+export function labelSaid(label: string, value: Value, figures: Figures): string {
+  const often = oftenSaid(value, figures)
+  const isSaid = label.toLocaleLowerCase(figures.locale).endsWith(often.toLocaleLowerCase(figures.locale))
+  return isSaid ? label : `${label} ${often}`.trim()
+}
+
 /** The words of a readout: its figure and its sentence; empty where it has none. */
 export function readoutText(readout: Readout, figures: Figures, main: string): ReadoutText {
   switch (readout.shows) {

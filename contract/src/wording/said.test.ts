@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import { minor, type ComparedColumn, type Value } from '@vivid/core'
 import { createFigures } from './figures'
 import { fetchAllLanguages } from './languages'
-import { oftenSaid, sentenceText } from './readout-text'
+import { labelSaid, oftenSaid, sentenceText } from './readout-text'
 import { lowestSaid } from './tables'
 
 beforeAll(() => fetchAllLanguages())
@@ -63,4 +63,15 @@ describe('of loans side by side', () => {
     expect(said(column(100, 500_00), column(100, 500_00))).toBe('')
     expect(said(column(100, 500_00))).toBe('')
   })
+})
+
+test.each([
+  ['New payment', 'New payment a month'],
+  ['New payment a month', 'New payment a month'],
+  ['What it would cost A MONTH', 'What it would cost A MONTH'],
+  ['', 'a month'],
+])('an amount a month called %j is %j: how often is said once', (label, said) => {
+  const figures = createFigures('en-CA', 'CAD')
+  expect(labelSaid(label, { unit: 'money', money: minor(1), per: 'month' }, figures)).toBe(said)
+  expect(labelSaid(label, { unit: 'money', money: minor(1) }, figures)).toBe(label)
 })

@@ -2,7 +2,7 @@
 import { mainLanguage } from '@vivid/core/evaluate'
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
-import { oftenSaid, readoutText } from '@vivid/contract/wording'
+import { labelSaid, readoutText } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 import ExplainedText from '../pieces/ExplainedText.vue'
 import CopyFigure from './CopyFigure.vue'
@@ -17,14 +17,13 @@ const { figures, say, words } = calculator
 
 const text = computed(() => readoutText(readout, figures.value, mainLanguage(calculator.program.value)))
 const label = computed(() => say(step.label))
-/** How often the amount recurs, said behind the label. */
-const often = computed(() => oftenSaid(readout.value, figures.value))
+const called = computed(() => labelSaid(label.value, readout.value, figures.value))
 const isWhole = computed(() => readout.parts.some(({ value }) => 'money' in value && value.money > 0))
 </script>
 
 <template>
   <section :class="readout.headline ? 'payment' : 'result'" :aria-label="label">
-    <p class="label">{{ label }} {{ often }}</p>
+    <p class="label">{{ called }}</p>
     <p class="figure" :class="{ small: !readout.headline }">
       {{ text.figure }}
       <CopyFigure :text="text.figure" :label="words.copy(`${label} ${text.figure}`)" :copied="words.copied" />

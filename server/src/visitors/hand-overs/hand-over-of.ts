@@ -1,4 +1,4 @@
-import { oftenSaid, readoutText, textOfAnswer } from '@vivid/contract/wording'
+import { labelSaid, readoutText, textOfAnswer } from '@vivid/contract/wording'
 import { textIn, type Answers, type Readout } from '@vivid/core'
 import { besideOf, type ShownFigures, type ShownInput } from '../figures/shown-figures'
 import type { HandOverBody } from './hand-overs-store'
@@ -16,7 +16,7 @@ export function handOverOf(shown: ShownFigures, answers: Answers, person: HandOv
   const { calculator, program, evaluation, figures, language, main, on } = shown
   /** With how often the amount recurs. */
   const labelled = (label: string, readout: Readout) =>
-    readout.shows === 'figure' ? [label, oftenSaid(readout.value, figures)].filter(Boolean).join(' ') : label
+    readout.shows === 'figure' ? labelSaid(label, readout.value, figures) : label
   return {
     calculator: calculator.slug,
     title: textIn(program.title, language, main),

@@ -29,7 +29,7 @@ const svg = computed(() =>
     height: HEIGHT,
     fontSize: 13,
     font: 'inherit',
-    hasEdges: true,
+    knowsPaintOrder: true,
     isRtl,
     // Each text keeps its own direction in a picture whose places are counted from the left.
     inOrder: (text) => (isRtl ? `\u2067${text}\u2069` : text),

@@ -21,7 +21,7 @@ export function pictureOf(
     height: PICTURE_HEIGHT,
     fontSize: 8,
     font: fontFor(shown),
-    hasEdges: false,
+    knowsPaintOrder: false,
     inOrder: (said) => {
       const ordered = inVisualOrder(said.replaceAll('\u202f', '\u00a0'), language)
       return typeof ordered === 'string' ? ordered : ordered.map((piece) => piece.text).join('')

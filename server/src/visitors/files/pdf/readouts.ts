@@ -4,7 +4,7 @@ import {
   conventionsSaid,
   ladderTable,
   lowestSaid,
-  oftenSaid,
+  labelSaid,
   readoutText,
 } from '@vivid/contract/wording'
 import type { Readout, ReadoutStep, Texts } from '@vivid/core'
@@ -24,9 +24,8 @@ export function readoutOf(readout: Readout, step: ReadoutStep, paper: Paper): Co
     case 'meter': {
       const isHead = readout.shows === 'figure' && readout.headline
       const { value } = readout.shows === 'figure' ? readout : { value: readout.total }
-      const often = oftenSaid(value, figures)
       return [
-        text([label, often].filter(Boolean).join(' '), {
+        text(labelSaid(label, value, figures), {
           color: paper.colour('--ink-soft'),
           margin: [0, isHead ? 0 : 8, 0, 0],
         }),
