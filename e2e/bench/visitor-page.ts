@@ -78,13 +78,14 @@ async function opened(slug: string) {
   await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWED })
   await page.goto(`${server.address}/c/${slug}`, { waitUntil: 'networkidle0' })
   const measured = await page.evaluate(async () => {
-    const all = (type: string) =>
-      new Promise<{ startTime: number; duration: number; value?: number }[]>((done) => {
-        new PerformanceObserver((list) => done(list.getEntries())).observe({ type, buffered: true })
-        setTimeout(() => done([]), 500)
-      })
     const [paints, largest, shifts, tasks] = await Promise.all(
-      ['paint', 'largest-contentful-paint', 'layout-shift', 'longtask'].map(all),
+      ['paint', 'largest-contentful-paint', 'layout-shift', 'longtask'].map(
+        (type) =>
+          new Promise<{ startTime: number; duration: number; value?: number }[]>((done) => {
+            new PerformanceObserver((list) => done(list.getEntries())).observe({ type, buffered: true })
+            setTimeout(() => done([]), 500)
+          }),
+      ),
     )
     return {
       first: paints?.at(-1)?.startTime ?? 0,
