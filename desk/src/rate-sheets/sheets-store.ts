@@ -6,6 +6,7 @@ import { RateSheet, sheetFaults } from '@vivid/core'
 import { SheetImpactSaid, SheetListed } from '@vivid/contract'
 import { isApiError, sentenceOf } from '../shared/api/api-error'
 import { request } from '../shared/api/request'
+import { useAsking } from '../shared/api/use-asking'
 import { createHistory } from '../shared/undo/history'
 
 /** A row that nothing was typed in yet does not count. */
@@ -17,13 +18,17 @@ const withoutEmptyRows = (sheet: RateSheet): RateSheet => ({
   })),
 })
 
+const sayWhatWentWrong = (error: unknown): string =>
+  isApiError(error, 'REVISION_STALE')
+    ? 'Somebody else saved this sheet meanwhile. What you typed is still here: copy it, load the sheet again, and paste it.'
+    : sentenceOf(error)
+
 /** The rate sheets at this desk, and the one that is open: what is typed, what of it is kept, what it would do. */
 export const useSheets = defineStore('sheets', () => {
   const listed = shallowRef<readonly SheetListed[]>()
   const sheet = shallowRef<RateSheet>()
   const revision = ref(0)
-  const problem = ref('')
-  const busy = ref(false)
+  const { busy, problem, asking: act } = useAsking(sayWhatWentWrong)
   const impact = shallowRef<SheetImpactSaid>()
   const history = createHistory<RateSheet>()
 
@@ -62,23 +67,6 @@ export const useSheets = defineStore('sheets', () => {
   }
   const undo = () => void (sheet.value && (sheet.value = history.undo(sheet.value)))
   const redo = () => void (sheet.value && (sheet.value = history.redo(sheet.value)))
-
-  /** Does something, and says what went wrong; whether it went well. */
-  async function act(work: () => Promise<void>): Promise<boolean> {
-    busy.value = true
-    problem.value = ''
-    try {
-      await work()
-      return true
-    } catch (error) {
-      problem.value = isApiError(error, 'REVISION_STALE')
-        ? 'Somebody else saved this sheet meanwhile. What you typed is still here: copy it, load the sheet again, and paste it.'
-        : sentenceOf(error)
-      return false
-    } finally {
-      busy.value = false
-    }
-  }
 
   /** Takes what the server has of a sheet now. */
   async function take(kept: SheetListed): Promise<void> {

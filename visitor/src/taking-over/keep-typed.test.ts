@@ -46,7 +46,9 @@ test('the page is told of what was changed and of nothing else, and of leaving a
     document.addEventListener(
       kind,
       ({ target }) =>
-        heard.push(`${kind} ${(target as HTMLElement).getAttribute('aria-label') ?? (target as HTMLElement).id}`),
+        heard.push(
+          `${kind} ${(target as HTMLElement).getAttribute('aria-label') ?? (target as HTMLElement).id}`,
+        ),
       true,
     )
   typed.tell()

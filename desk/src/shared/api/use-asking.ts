@@ -1,8 +1,8 @@
 import { ref } from 'vue'
 import { sentenceOf } from './api-error'
 
-/** Asking the server on a page: whether it is busy, and what it said where something went wrong. */
-export function useAsking() {
+/** Asking the server on a page: whether it is busy, and what `say` makes of what went wrong; by default the server's sentence. */
+export function useAsking(say: (error: unknown) => string = sentenceOf) {
   const busy = ref(false)
   const problem = ref('')
   /** Does something; whether it went well. */
@@ -13,7 +13,7 @@ export function useAsking() {
       await work()
       return true
     } catch (error) {
-      problem.value = sentenceOf(error)
+      problem.value = say(error)
       return false
     } finally {
       busy.value = false
