@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { changed } from '../../../testing/test-document'
-import { compile, stoppingProblems } from '../../compile/compile'
+import { compile, createCompiler, stoppingProblems } from '../../compile/compile'
 import { CalculatorDocument } from '../../document/document'
 import type { CalculatorStep } from '../../document/steps'
 import { insertStep, moveStep, removeStep, renameStep } from '../edit'
@@ -83,17 +83,25 @@ const edits: Readonly<Record<string, Edit>> = {
 
 describe('every pair of edits, with either answer, is a document that opens and has what was chosen', () => {
   const all = Object.keys(edits)
+  const compileAgain = createCompiler()
+  const edited = new Map(
+    Object.entries(edits).map(([name, edit]) => {
+      const document = edit(base)
+      return [name, { document, stops: stoppingProblems(compile(document)).length }]
+    }),
+  )
   test.each(all.flatMap((mine) => all.map((theirs) => [mine, theirs] as const)))('%s, and %s', (a, b) => {
-    const [mine, theirs] = [edits[a]?.(base) ?? base, edits[b]?.(base) ?? base]
+    const [one, other] = [edited.get(a), edited.get(b)]
+    if (!one || !other) throw new Error('both were edited')
+    const [mine, theirs] = [one.document, other.document]
     for (const answer of ['mine', 'theirs'] as const) {
       const { document, conflicts } = mergeDocuments(base, mine, theirs, () => answer)
       expect(CalculatorDocument.safeParse(document).error?.issues).toBeUndefined()
       const ids = document.steps.map(({ id }) => id)
       expect(new Set(ids).size).toBe(ids.length)
       // With nothing to decide, what stops the joined draft stopped one of the two.
-      const stops = (one: CalculatorDocument) => stoppingProblems(compile(one)).length
-      if (stops(mine) === 0 && stops(theirs) === 0 && conflicts.length === 0)
-        expect([a, b, stoppingProblems(compile(document))]).toEqual([a, b, []])
+      if (one.stops === 0 && other.stops === 0 && conflicts.length === 0)
+        expect([a, b, stoppingProblems(compileAgain(document, []))]).toEqual([a, b, []])
       if (a === b) expect(document.steps).toEqual(mine.steps)
       if (conflicts.length > 0 && mergeDocuments(base, theirs, mine).conflicts.length === 0)
         throw new Error('whether there is something to decide does not depend on who is asked')
