@@ -1,6 +1,6 @@
 import { bandOf, type Answers, type Evaluation, type Program } from '@vivid/core/evaluate'
 import type { HostEvent } from '@vivid/contract/visitor'
-import type { LivePage } from '../model/use-calculator'
+import type { LivePage } from '../model/calculator-source'
 
 /** Counts what happens on a live page: never who, never a figure. */
 export interface TellAudience {

@@ -1,5 +1,5 @@
 import type { FrameMessage, HostEvent } from '@vivid/contract/visitor'
-import type { LivePage } from '../model/use-calculator'
+import type { LivePage } from '../model/calculator-source'
 
 /** Tells the page around us, and the lender's count, that something happened: no answer, no figure, nobody's name. */
 export type TellHost = (event: HostEvent) => void

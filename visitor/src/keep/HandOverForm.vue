@@ -2,7 +2,7 @@
 import { computed, nextTick, reactive, ref } from 'vue'
 import { isReachable } from '@vivid/contract/visitor'
 import type { PageWords } from '@vivid/contract/wording'
-import type { LivePage } from '../model/use-calculator'
+import type { LivePage } from '../model/calculator-source'
 import { handOver, type AsShown } from './ask-server'
 
 const { live, shown, words } = defineProps<{

@@ -1,7 +1,7 @@
 import type { Answers } from '@vivid/core/evaluate'
 import type { FileKind, HandOverDetails } from '@vivid/contract/visitor'
 import type { Beside } from '../model/carried'
-import type { LivePage } from '../model/use-calculator'
+import type { LivePage } from '../model/calculator-source'
 
 /** What the figures on the page follow from: the server works the same out again, to the cent. */
 export interface AsShown {

@@ -2,7 +2,7 @@ import type { ServedCalculator } from '@vivid/contract/visitor'
 import { fetchLanguage, fetchTradeWords } from '@vivid/contract/wording'
 import { needsFurther, type Further, type Program } from '@vivid/core/evaluate'
 import { fetchAgain } from './fetch-again'
-import type { CalculatorSource } from './use-calculator'
+import type { CalculatorSource } from './calculator-source'
 
 /** What only some programs need is fetched for those. */
 async function furtherFor(program: Program): Promise<Further | undefined> {

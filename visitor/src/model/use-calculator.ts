@@ -6,11 +6,8 @@ import {
   textIn,
   type Answers,
   type Evaluation,
-  type Further,
   type Minor,
-  type Program,
   type Question,
-  type RateSheet,
   type RichText,
   type RichTexts,
   type Texts,
@@ -30,45 +27,14 @@ import {
   understoodAs,
   unitOf,
   type ShareUnit,
-  type TradeWords,
   type TypedText,
 } from '@vivid/contract/wording'
 import { headlineOf } from './headline'
 import { momentOf } from './moment-of'
 import { marksOf, type Carried } from './carried'
 import { useBeside } from './use-beside'
+import type { CalculatorSource } from './calculator-source'
 import { useLink } from './use-link'
-
-/** What the page is made from: a program, the answers to begin with, the day, the rates and the language. */
-export interface CalculatorSource {
-  readonly program: Program
-  readonly answers: Answers
-  readonly today: string
-  readonly sheets: readonly RateSheet[]
-  readonly language: string
-  /** What a program with affordability, ladders and the like is worked out with. */
-  readonly further: Further | undefined
-  /** What the trade's words mean, where we explain them in this language. */
-  readonly trade: TradeWords | undefined
-  /** Where the page is live; a draft's preview is not. */
-  readonly live?: LivePage
-  /** Questions the page was to begin otherwise with, where that is not allowed any more. */
-  readonly refused?: readonly string[]
-  /** What the address brought back. */
-  readonly carried?: Carried | undefined
-  /** What has to be said of a link that could not be taken as it is. */
-  readonly linkNote?: 'unreadable' | 'hasMore' | undefined
-}
-
-/** A live calculator's address and edition. */
-export interface LivePage {
-  /** Whether somebody takes what is handed over. */
-  readonly handsOver: boolean
-  readonly slug: string
-  readonly edition: number
-  /** Not in a frame, where the page around it speaks its own language already. */
-  readonly isAlone: boolean
-}
 
 export type Calculator = ReturnType<typeof useCalculator>
 

@@ -3,7 +3,7 @@ import { mainLanguage, textIn } from '@vivid/core/evaluate'
 import type { Figures, PageWords } from '@vivid/contract/wording'
 import { marksOf, type Then } from './carried'
 import { saidOtherwise, type Headline } from './headline'
-import type { CalculatorSource } from './use-calculator'
+import type { CalculatorSource } from './calculator-source'
 
 /** What has to be said of the link, or the address, that a page was opened with. */
 export function useLink(

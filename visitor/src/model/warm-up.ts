@@ -2,7 +2,7 @@ import { createEvaluatorWith } from '@vivid/core/evaluate'
 import { figuresFor } from '@vivid/contract/wording'
 import { nextTask } from '../taking-over/in-turn'
 import { momentOf } from './moment-of'
-import type { CalculatorSource } from './use-calculator'
+import type { CalculatorSource } from './calculator-source'
 
 /**
  * What is used for the first time is slowest by far: formats and arithmetic get a task each before the page takes over, so
