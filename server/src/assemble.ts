@@ -55,7 +55,7 @@ export async function assemble(given: AssembleDeps): Promise<Assembled> {
   const live = createLiveOn(database, databaseUrl, log)
   const behind: { stop(): Promise<void> }[] = [{ stop: live.close }]
   const stop = async () => {
-    for (const one of behind.reverse()) await one.stop()
+    for (const one of [...behind].reverse()) await one.stop()
   }
   try {
     // Editions whose time came while nobody served go live before the first visitor is answered.

@@ -189,3 +189,43 @@ test('any balances are drawn (300)', () => {
     { numRuns: 300, seed: 13 },
   )
 })
+
+test.each([[false], [true]])('words about limits stand on no bar, from right to left: %s', (isRtl) => {
+  const bars = [
+    { share: 39, limit: 39, said: 'Housing', decides: 'this decides' },
+    { share: 5, limit: 44, said: 'All debts', decides: '' },
+    { share: 2, limit: 3, said: 'Other', decides: 'this decides too' },
+  ]
+  const size = look({ width: 280, isRtl })
+  const svg = limitsPicture({ bars }, size)
+  const rows = (tag: string, height: (attributes: string) => number) =>
+    [...svg.matchAll(new RegExp(`<${tag}([^>]*)>`, 'g'))].map(([, attributes = '']) => {
+      const y = Number(/ y="([^"]*)"/.exec(attributes)?.[1])
+      return [y, y + height(attributes)] as const
+    })
+  const drawn = rows('rect', (attributes) => Number(/ height="([^"]*)"/.exec(attributes)?.[1]))
+  // A text stands on its line: what is above it is nearly its size, what is below a quarter of that.
+  const words = rows('text', () => size.fontSize * 0.25).map(
+    ([y, below]) => [y - size.fontSize * 0.8, below] as const,
+  )
+  expect([drawn.length, words.length]).toEqual([6, 5])
+  for (const [top, bottom] of words)
+    expect(drawn.filter(([from, to]) => from < bottom && to > top)).toEqual([])
+  for (const [, bottom] of words)
+    expect(bottom).toBeLessThanOrEqual(Number(/ height="([^"]*)"/.exec(svg)?.[1]))
+})
+
+test('where what draws does not paint edges first, each edge is a text of its own beneath its words', () => {
+  const bars = [{ share: 39, limit: 39, said: 'Housing <b>', decides: 'this decides' }]
+  const textsIn = (svg: string) =>
+    [...svg.matchAll(/<text([^>]*)>([^<]*)<\/text>/g)].map(([, how = '', said]) => ({ how, said }))
+  const screen = textsIn(limitsPicture({ bars }, look()))
+  const paper = textsIn(limitsPicture({ bars }, look({ knowsPaintOrder: false })))
+  expect(screen.map(({ said }) => said)).toEqual(['Housing &lt;b&gt;', 'this decides'])
+  expect(screen.every(({ how }) => how.includes('paint-order="stroke"'))).toBe(true)
+  expect(paper.map(({ said }) => said)).toEqual(screen.flatMap(({ said }) => [said, said]))
+  for (const [at, { how }] of paper.entries())
+    expect([at, how.includes('stroke='), / fill="([^"]*)"/.exec(how)?.[1]]).toEqual(
+      at % 2 === 0 ? [at, true, '#fff'] : [at, false, '#000'],
+    )
+})

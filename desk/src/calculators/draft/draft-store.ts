@@ -223,7 +223,7 @@ export const useDraft = defineStore('draft', () => {
    */
   async function act(
     path: string,
-    body?: (at: { readonly revision: number }) => object,
+    body?: (on: { readonly revision: number }) => object,
     method: 'POST' | 'PUT' | 'DELETE' = 'POST',
   ): Promise<void> {
     await save()
@@ -264,13 +264,12 @@ export const useDraft = defineStore('draft', () => {
     changeStep,
     save,
     resolve,
-    send: (note: string) => act('/send', (at) => ({ ...at, note })),
-    sendBack: (remarks: readonly Remark[]) => act('/send-back', (at) => ({ ...at, remarks })),
+    send: (note: string) => act('/send', (on) => ({ ...on, note })),
+    sendBack: (remarks: readonly Remark[]) => act('/send-back', (on) => ({ ...on, remarks })),
     /** Now, or at a moment to come. */
-    approve: (at?: Date) =>
-      act('/approve', (revision) => ({ ...revision, ...(at && { at: at.toISOString() }) })),
+    approve: (at?: Date) => act('/approve', (on) => ({ ...on, ...(at && { at: at.toISOString() }) })),
     unschedule: () => act('/schedule', undefined, 'DELETE'),
-    chooseStyle: (houseStyle: string) => act('/house-style', (at) => ({ ...at, houseStyle }), 'PUT'),
+    chooseStyle: (houseStyle: string) => act('/house-style', (on) => ({ ...on, houseStyle }), 'PUT'),
     takeDown: (message: string) => act('/take-down', () => ({ message })),
     bringBack: (number: number) => act(`/editions/${number}/live`),
   }

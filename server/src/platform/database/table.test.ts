@@ -59,6 +59,15 @@ test('a key is taken once; what is asked for by value is compared, never pasted'
   expect(await boats().first('WHERE id = :id', { id: 'punt' })).toBeUndefined()
 })
 
+test('a column that holds nothing is found by nothing; no condition is no statement', async () => {
+  await boats().add({ ...raft, id: 'hulk', papers: null })
+  expect(await boats().change({ berths: 8 }, { id: 'hulk', lastSeen: null, papers: null })).toBe(1)
+  expect(await boats().remove({ id: 'hulk', lastSeen: new Date() })).toBe(0)
+  await expect(boats().remove({})).rejects.toThrow('syntax error')
+  await expect(boats().change({ berths: 9 }, {})).rejects.toThrow('syntax error')
+  expect(await boats().remove({ id: 'hulk', berths: 8 })).toBe(1)
+})
+
 test('a row that is not what its schema says is a fault, not a value', async () => {
   await boats().add({ ...raft, id: 'wreck' })
   await database.query(`UPDATE boats SET papers = '{"kind": 7}' WHERE id = 'wreck'`)

@@ -63,9 +63,15 @@ export function table<Shape extends Columns>(database: Sequelize, name: string, 
       ),
     }
   }
+  /** A condition on what columns are; on nothing at all it is no statement, so that no table is emptied by mistake. */
   const matching = (where: object) => {
     const { names, places, bind } = given(where, 'is_')
-    return { sql: names.map((field, at) => `${column(field)} = ${places[at]}`).join(' AND '), bind }
+    const sql = names.map((field, at) =>
+      bind[`is_${field}`] === null
+        ? `${column(field)} IS NOT DISTINCT FROM ${places[at]}`
+        : `${column(field)} = ${places[at]}`,
+    )
+    return { sql: sql.join(' AND '), bind }
   }
   const query = (sql: string, bind: Record<string, unknown>, transaction?: Transaction) =>
     database.query(sql, { bind, type: QueryTypes.SELECT, transaction })
