@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterAll, expect, test } from 'vitest'
 import { root } from '../../scripts/lib/project.mjs'
-import { freePort } from '../../scripts/lib/scratch-server.mjs'
+import { freePort } from '../../scripts/lib/ports.mjs'
 import { eventually } from './support/application'
 
 const home = mkdtempSync(join(tmpdir(), 'vivid-home-'))
@@ -140,7 +140,7 @@ test('what was put live is there after Ctrl-C, after a kill of the server, and a
   expect((await live(third.address)).body).toEqual(published)
   await eventually(
     async () => (await ask(third.address, 'GET', '/readyz')).status === 200,
-    () => 'the database did not come back',
+    () => `the database did not come back\n${third.output()}`,
     30_000,
   )
 

@@ -11,13 +11,13 @@ import {
   rmSync,
   writeFileSync,
 } from 'node:fs'
-import { createServer } from 'node:net'
 import { join } from 'node:path'
 import { setTimeout as wait } from 'node:timers/promises'
 import { clusterFolder, clusterOwner, makeOwned } from './cluster-folder.mjs'
 import { lastLine } from './dependencies.mjs'
 import { needSpace } from './free-space.mjs'
 import { diskFull, PlainFailure } from './plain-failure.mjs'
+import { freePort } from './ports.mjs'
 import { postgresPrograms } from './postgres-programs.mjs'
 import { runCommand } from './run-command.mjs'
 import { savedSecret } from './saved-secret.mjs'
@@ -38,6 +38,7 @@ import { savedSecret } from './saved-secret.mjs'
 
 const SPACE_TO_MAKE = 200
 const SPACE_TO_RUN = 40
+const START_AGAIN_MS = 1_000
 
 /**
  * Starts the private cluster of a home folder, made first where there is none, and keeps it up: after a crash it
@@ -63,9 +64,11 @@ export async function startCluster(home, { settings = [], standby = false } = {}
   }
   if (isNew) await makeCluster(place)
   await stopLeftover(place)
-  const port = await freePort(home)
+  const port = await portOf(home)
   let server = await launch(place, port)
   let stopping = false
+  /** @type {Promise<void> | undefined} */
+  let starting
   watch()
   // However this process ends, short of being killed outright, its server does not outlive it.
   process.once('exit', () => {
@@ -77,20 +80,30 @@ export async function startCluster(home, { settings = [], standby = false } = {}
     stop: async () => {
       stopping = true
       await stopServer(server)
+      await starting
     },
   }
 
   function watch() {
-    server.once('exit', async () => {
+    server.once('exit', () => {
       if (stopping) return
       console.error('The database stopped unexpectedly; starting it again.')
+      starting = startAgain()
+    })
+  }
+
+  /** Until it runs, whatever keeps it from that: those who use it go on trying too. */
+  async function startAgain() {
+    while (!stopping) {
       try {
         server = await launch(place, port)
-        watch()
+        if (stopping) return await stopServer(server)
+        return watch()
       } catch (error) {
         console.error(error instanceof Error ? error.message : error)
+        await wait(START_AGAIN_MS)
       }
-    })
+    }
   }
 }
 
@@ -144,24 +157,12 @@ async function stopLeftover({ programs, data, owner }) {
  * The cluster's port: the one of last time if it is free, so that other tools keep finding it.
  * @param {string} home
  */
-async function freePort(home) {
+async function portOf(home) {
   const file = join(home, 'postgres-port')
-  const last = existsSync(file) ? Number(readFileSync(file, 'utf8')) : 0
-  const port = (await tryPort(last)) ?? (await tryPort(0)) ?? 0
+  const port = await freePort(existsSync(file) ? Number(readFileSync(file, 'utf8')) : undefined)
   writeFileSync(file, `${port}\n`)
   return port
 }
-
-/** @param {number} port 0: any @returns {Promise<number | undefined>} */
-const tryPort = (port) =>
-  new Promise((resolve) => {
-    const probe = createServer()
-    probe.once('error', () => resolve(undefined))
-    probe.listen(port, '127.0.0.1', () => {
-      const address = probe.address()
-      probe.close(() => resolve(typeof address === 'object' ? address?.port : undefined))
-    })
-  })
 
 /**
  * Starts the server and waits until it answers. After a kill its old helpers may need a moment to go, so it is

@@ -2,10 +2,10 @@
 import { spawn } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
-import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startCluster } from './cluster.mjs'
+import { freePort } from './ports.mjs'
 import { root } from './project.mjs'
 
 /** Settings that make a database fast and forgetful: for one that is thrown away. */
@@ -125,14 +125,3 @@ async function serverOn({ url, home }) {
   }
   return run(env, root)
 }
-
-/** @returns {Promise<number>} a port nobody uses at the moment */
-export const freePort = () =>
-  new Promise((resolve, reject) => {
-    const probe = createServer()
-    probe.once('error', reject)
-    probe.listen(0, '127.0.0.1', () => {
-      const address = probe.address()
-      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0))
-    })
-  })

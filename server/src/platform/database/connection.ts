@@ -1,4 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks'
+import pg from 'pg'
 import { Sequelize } from 'sequelize'
 import type { Logger } from 'pino'
 
@@ -14,10 +15,22 @@ Sequelize.useCLS({
   run: (act: () => unknown) => transactionOf.run(new Map(), act),
 })
 
+/**
+ * A connection whose failure is always heard. Sequelize listens only once it has been told that the connection stands: a
+ * database that is killed in between would take the whole server with it. What is asked of a failed one fails anyway.
+ */
+class HeardClient extends pg.Client {
+  constructor(config?: string | pg.ClientConfig) {
+    super(config)
+    this.on('error', () => undefined)
+  }
+}
+
 /** The pool of connections that models use. Slow or failed statements go to the log, without their values. */
 export const connect = (databaseUrl: string, log: Logger, most = 10): Sequelize =>
   new Sequelize(databaseUrl, {
     dialect: 'postgres',
+    dialectModule: { ...pg, Client: HeardClient },
     logging: false,
     pool: { max: most, min: 0, idle: 10_000, acquire: 5_000 },
     dialectOptions: { application_name: 'vivid-meter', connectionTimeoutMillis: 4_000 },

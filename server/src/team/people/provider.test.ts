@@ -1,7 +1,7 @@
 import { generateKeyPair, SignJWT } from 'jose'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { SessionState } from '@vivid/contract'
-import { freePort } from '../../../../scripts/lib/scratch-server.mjs'
+import { freePort } from '../../../../scripts/lib/ports.mjs'
 import { startIdentityProvider, type IdentityProvider } from '../../demo/stand-ins/identity-provider'
 import { testServer, type TestServer } from '../../testing/test-server'
 import { createProvider } from './provider'
