@@ -35,6 +35,10 @@ export const ValueSaid = z
       unit: z.literal('frequency'),
       frequency: z.enum(frequencyNames as [Frequency, ...Frequency[]]),
     }),
+    z.object({
+      unit: z.literal('loans'),
+      loans: z.array(z.object({ name: z.string(), owed: minor, rate: decimal, payment: minor })),
+    }),
     z.object({ unit: z.literal('list'), items: z.array(z.unknown()) }),
     z.object({ unit: z.literal('loan'), principal: minor, payment: minor, count: z.int() }),
     z.object({

@@ -64,6 +64,8 @@ const formulaSentences: {
       ? `${name(a)} is an amount ${periodWord(perA)}; here one ${periodWord(perB)} is wanted${mended(mend)}`
       : `${name(a)} is an amount ${periodWord(perA)} and ${name(b)} one ${periodWord(perB)}${mended(mend)}`,
   OPTION_UNKNOWN: ({ text, options }) => `${name(text)} is none of the options: ${listed(options)}.`,
+  ITEM_NAME_TAKEN: ({ name: of }) =>
+    `${name(of)} already stands for something else; give the items another name, like “for one in …”.`,
   DATE_UNREADABLE: ({ text }) => `${name(text)} is not a day; write it like 2026-11-25.`,
   PERIOD_NEEDED: ({ function: of, text }) =>
     `${name(of)} has to know how often ${name(text)} recurs: say so with “monthly(…)” or “yearly(…)”, or give the payment frequency.`,

@@ -19,6 +19,9 @@ const figuresWords = {
   aim: 'an aim',
   ladder: 'a ladder',
   comparison: 'a comparison',
+  loans: 'a list of loans',
+  oneOfLoans: 'one loan of a list',
+  payOff: 'several loans paid off',
 } as const
 
 /** What a value of a unit is, in an author's words: "an amount a month", "a length of time". */

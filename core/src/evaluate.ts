@@ -20,7 +20,7 @@ export type {
   WhatIfName,
 } from './calculator/document/steps'
 export type { Question, QuestionOf } from './calculator/document/questions'
-export type { Share, TermLength } from './calculator/document/document-shapes'
+export type { OwedLoanAnswer, Share, TermLength } from './calculator/document/document-shapes'
 export type { RateSheet } from './calculator/document/sheets'
 export type { RichText, RichTextBlock, RichTextRun, RichTexts, Texts } from './calculator/document/texts'
 export type {
@@ -28,7 +28,10 @@ export type {
   ComparedColumn,
   Doubt,
   Evaluation,
+  LoanCell,
+  LoanColumn,
   Part,
+  PayOffPlan,
   Problem,
   Readout,
   Rung,
@@ -37,6 +40,7 @@ export type {
 } from './calculator/program/evaluated'
 export type { Stop } from './formula/computed'
 export type { FigureSource, Period } from './formula/unit'
+export type { PayOffOrder } from './lending/pay-off'
 export type { Ledger, LedgerRow, LedgerYear } from './loan/ledger'
 export type { LoanTerms } from './loan/loan-terms'
 export type { Minor } from './money/minor'

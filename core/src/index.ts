@@ -45,6 +45,7 @@ export {
   ladderNeeds,
   ladderTerms,
   loanTerms,
+  payOffTerms,
   refinanceTerms,
   type TermFacts,
 } from './calculator/document/step-terms'
@@ -139,7 +140,18 @@ export {
   type Household,
   type IncomeNeeded,
 } from './lending/affordability'
-export { compareLoans, costUntil, loansTogether, type Compared, type Together } from './lending/compare'
+export { compareLoans, costUntil, type Compared } from './lending/compare'
+export {
+  MOST_LOANS,
+  payOff,
+  payOffOrders,
+  type OwedLoan,
+  type PaidOff,
+  type PaidOffLoan,
+  type PayOff,
+  type PayOffOrder,
+  type PayOffTerms,
+} from './lending/pay-off'
 export { equity, type Equity } from './lending/equity'
 export {
   insuranceFor,

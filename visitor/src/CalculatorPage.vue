@@ -97,7 +97,9 @@ watch(isProblem, (wrong) => (keptHeight.value = wrong ? (panel.value?.offsetHeig
 async function goTo(field: string): Promise<void> {
   calculator.pointOutAll()
   await nextTick()
-  document.getElementById(`answer-${field}`)?.focus()
+  const place = document.getElementById(`answer-${field}`)
+  const cell = place?.querySelector<HTMLElement>('[aria-invalid=true]') ?? place?.querySelector('input')
+  ;(cell ?? place)?.focus()
 }
 
 /** Enter in any field, or the button: the first answer that is wrong gets the focus. */

@@ -20,6 +20,7 @@ import './page.css'
 import './results/results.css'
 import './words.css'
 import './questions/questions.css'
+import './questions/loans.css'
 import './results/tables.css'
 import './results/schedule.css'
 import './results/keeping.css'
@@ -48,11 +49,9 @@ if (!isFirst) {
 async function beginLive(calculator: ServedCalculator): Promise<void> {
   const isAlone = window.parent === window
   const isDrawn = document.getElementById('app')?.dataset.drawn === String(isAlone)
-  const shown = calculator.content.program.steps.flatMap(({ step }) =>
-    step.kind === 'readout' ? [step.shows] : [],
-  )
+  const steps = calculator.content.program.steps.map(({ step }) => step)
   // With its parts there, whatever is drawn stands in its place from the first.
-  const [began] = await Promise.all([begun(calculator, isAlone), fetchParts(shown)])
+  const [began] = await Promise.all([begun(calculator, isAlone), fetchParts(steps)])
   await warmUp(began.source)
   source.value = began.source
   await takeOver(isDrawn && began.isAsDrawn)

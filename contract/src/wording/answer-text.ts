@@ -1,6 +1,7 @@
 import { minorDigitsOf, type Currency, type Minor, type Question, type Share } from '@vivid/core/evaluate'
 import { groupMarkOf } from './intl'
 import type { Figures } from './language'
+import { cellQuestions, cellsOf, loanColumns, textOfCells, type LoanAsRead } from './loan-list'
 import {
   isOtherCurrency,
   moneyReadings,
@@ -64,7 +65,58 @@ function readingsOfAnswer(
     case 'choice':
     case 'frequency':
       return certain(text)
+    case 'loans':
+      return loansReadings(text, { locale, currency })
   }
+}
+
+/**
+ * A list of loans as written, a line each. A cell that could be two things makes the list two things; one that cannot be read, or
+ * is empty, stays in its loan, for the core to say where it is. A line with nothing in it is none.
+ */
+function loansReadings(text: string, place: TypedIn): Readings<unknown> {
+  const rows = cellsOf(text)
+  if (rows.some((cells) => cells.length !== loanColumns.length)) return nothing
+  const read = rows
+    .filter((cells) => cells.some((cell) => cell !== ''))
+    .map(([name = '', ...cells]) => ({
+      name,
+      figures: cells.map((cell, i) => readTyped(cellQuestion(i), cell, 'percent', place)),
+    }))
+  const doubtful = read.flatMap(({ figures }, loan) =>
+    figures.flatMap((figure, cell) =>
+      isUnreadable(figure) && figure.couldBe.length > 0 ? [{ loan, cell, couldBe: figure.couldBe }] : [],
+    ),
+  )
+  const listWith = (loan: number, cell: number, answer: unknown) =>
+    read.map(({ name, figures }, at) =>
+      loanAsRead(name, at === loan ? figures.map((one, i) => (i === cell ? answer : one)) : figures),
+    )
+  const [first] = doubtful
+  if (first)
+    return { isSure: false, all: first.couldBe.map((answer) => listWith(first.loan, first.cell, answer)) }
+  return certain(listWith(-1, -1, null))
+}
+
+const figureColumns = ['owed', 'rate', 'payment'] as const
+const cellQuestion = (at: number) => cellQuestions[figureColumns[at] ?? 'owed']
+
+function loanAsRead(name: string, figures: readonly unknown[]): Record<string, unknown> {
+  const [owed, rate, payment] = figures.map((figure) =>
+    isUnreadable(figure) ? { unreadable: figure.unreadable } : figure,
+  )
+  return { name, owed, rate, payment }
+}
+
+/** A list of loans as it is written: each a line, its name before its figures. */
+function textOfLoans(answer: unknown, figures: Figures): string {
+  const loans = Array.isArray(answer) ? (answer as readonly LoanAsRead[]) : []
+  return textOfCells(
+    loans.map((loan) => [
+      loan.name,
+      ...figureColumns.map((column) => textOfAnswer(cellQuestions[column], loan[column], figures)),
+    ]),
+  )
 }
 
 /** An answer as it stands in its field; a text that could not be read stays as it was typed. */
@@ -91,6 +143,8 @@ export function textOfAnswer(question: Question, answer: unknown, figures: Figur
     case 'choice':
     case 'frequency':
       return String(answer)
+    case 'loans':
+      return textOfLoans(answer, figures)
   }
 }
 
@@ -110,7 +164,7 @@ export function understoodAs(
   answer: unknown,
   figures: Figures,
 ): string | undefined {
-  if (answer === null || isUnreadable(answer)) return undefined
+  if (answer === null || isUnreadable(answer) || question.asks === 'loans') return undefined
   const said = textOfAnswer(question, answer, figures)
   const isNumber = question.asks !== 'term'
   const bare = (one: string) =>

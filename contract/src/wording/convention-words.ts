@@ -18,4 +18,6 @@ export interface Conventions {
   /** What is in no payment of the loan itself. */
   readonly leftOut: Readonly<Record<'both' | 'insurance' | 'fees', string>>
   readonly monthly: string
+  /** Several loans paid off together. */
+  readonly rollsOn: string
 }

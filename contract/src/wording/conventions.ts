@@ -103,13 +103,15 @@ function daysOf({ dayCount = 'equal' }: LoanTerms, { days }: Conventions): strin
   return dayCount.startsWith('actual') ? days.actual(year) : days.thirty(year)
 }
 
-/** Affordability and refinancing pay monthly, and say how their rate compounds. */
+/** Affordability, refinancing and several loans pay monthly, and say how their rates compound. */
 function ofComposites(steps: readonly ProgramStep[], { locale }: Figures): string[] {
   const conventions = conventionWords(locale)
-  const lines = steps.flatMap(({ step }) =>
-    step.kind === 'affordability' || step.kind === 'refinance'
-      ? [conventions.monthly, conventions.compounds(step.compounding === 'perPayment' ? 0 : step.compounding)]
-      : [],
-  )
+  const { monthly, compounds, rateStays, rollsOn } = conventions
+  const lines = steps.flatMap(({ step }) => {
+    if (step.kind === 'payOff') return [monthly, compounds(0), rateStays, rollsOn]
+    return step.kind === 'affordability' || step.kind === 'refinance'
+      ? [monthly, compounds(step.compounding === 'perPayment' ? 0 : step.compounding)]
+      : []
+  })
   return [...new Set(lines)]
 }

@@ -75,6 +75,17 @@ export function createFigures(
           return value.option === undefined ? value.text : option(value.option, value.text)
         case 'frequency':
           return figures.every(value.frequency)
+        case 'loans':
+          return value.loans
+            .map(({ name, owed, rate, payment }, i) =>
+              [
+                name || words.page.loans.one(figures.count(i + 1)),
+                figures.moneyShort(owed),
+                figures.percent(rate),
+                `${figures.moneyShort(payment)} ${words.per.month}`,
+              ].join(' · '),
+            )
+            .join('\n')
         case 'list':
           return value.items.map(figures.value).join(' · ')
         case 'loan':

@@ -1,3 +1,5 @@
+export { cellQuestions, cellsOf, hasGaps, loanColumns, textOfCells } from './loan-list'
+export { payOffSaid, payOffTable, type PayOffReadout } from './pay-off-table'
 export { isUnreadable, readTyped, textOfAnswer, understoodAs, unitOf, type ShareUnit } from './answer-text'
 export { conventionsSaid } from './conventions'
 export { createExplain, factsOf, fetchTradeWords, hasWord, meaningsOn, type Explained } from './meanings'

@@ -1,4 +1,4 @@
-import type { ComparisonRow, ScheduleColumn } from '@vivid/core/evaluate'
+import type { ComparisonRow, LoanColumn, PayOffPlan, ScheduleColumn } from '@vivid/core/evaluate'
 
 /** Figures the words of a what-if are put around, already in the locale's digits. */
 export interface WhatIfSaid {
@@ -161,6 +161,29 @@ export interface PageWords {
     }
     readonly says: (said: WhatIfSaid) => string
     readonly full: string
+  }
+
+  /** A list of loans, and how they are paid off together. */
+  readonly loans: {
+    readonly columns: Readonly<Record<LoanColumn, string>>
+    /** "Loan 2": one that has no name. */
+    readonly one: (number: string) => string
+    readonly add: string
+    readonly remove: (loan: string) => string
+    readonly earlier: (loan: string) => string
+    readonly later: (loan: string) => string
+    readonly orders: Readonly<Record<PayOffPlan['by'], string>>
+    readonly rows: Readonly<Record<'end' | 'interest' | 'saved' | 'paid', string>>
+    /** When a loan ends. */
+    readonly endOf: (loan: string) => string
+    /** Marks the order the figures are of. */
+    readonly yours: string
+    /** `order` saves the most; `sooner` is empty where the end is the same. */
+    readonly saysBest: (said: { order: string; saved: string; sooner: string }) => string
+    /** Where every order comes to the same. */
+    readonly saysSame: (said: { saved: string; sooner: string }) => string
+    /** Said of one loan, or where nothing is to be saved. */
+    readonly saysNothing: string
   }
 
   readonly handOver: {

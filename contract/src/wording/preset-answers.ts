@@ -1,6 +1,7 @@
-import type { Answers, Evaluation, Program, Question } from '@vivid/core/evaluate'
+import type { Answers, Evaluation, OwedLoanAnswer, Program, Question } from '@vivid/core/evaluate'
 import { isUnreadable, readTyped, textOfAnswer } from './answer-text'
 import type { Figures } from './language'
+import { textOfCells } from './loan-list'
 
 /** Numbers of answers that are kept as text have a decimal point, whatever the calculator's language. */
 export const PLAIN_LOCALE = 'en-CA'
@@ -52,5 +53,14 @@ export function plainAnswer(question: Question, answer: unknown, figures: Figure
     if ('percent' in answer) return `${String(answer.percent)}%`
     if ('money' in answer) return `${figures.currency} ${amount(Number(answer.money))}`
   }
+  if (question.asks === 'loans' && Array.isArray(answer))
+    return textOfCells(
+      (answer as readonly OwedLoanAnswer[]).map(({ name, owed, rate, payment }) => [
+        name,
+        amount(owed),
+        rate,
+        amount(payment),
+      ]),
+    )
   return textOfAnswer(question, answer, figures)
 }

@@ -1,6 +1,7 @@
 import type { Readout, Said, Value } from '@vivid/core/evaluate'
 import { pluralRules } from './intl'
 import type { Figures } from './language'
+import { payOffSaid } from './pay-off-table'
 
 /** A result as the visitor reads it: a large figure and a plain sentence that says what it means. */
 export interface ReadoutText {
@@ -80,6 +81,8 @@ export function readoutText(readout: Readout, figures: Figures, main: string): R
         figure: figures.money(readout.row.payment),
         sentence: readout.row.date ? figures.date(readout.row.date) : '',
       }
+    case 'payOff':
+      return { figure: '', sentence: payOffSaid(readout, figures) }
     case 'chart':
     case 'schedule':
     case 'ladder':

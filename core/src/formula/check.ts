@@ -13,7 +13,7 @@ import { nearest } from './nearest'
 import { plainFigure } from './plain-figure'
 import type { FormulaFault, FormulaProblem } from './problem'
 import { LONGEST_FORMULA, plainName, type NamesInScope, type SyntaxNode } from './syntax'
-import { BARE, DATE, TEXT, YES_NO, type FigureSource, type Unit, type Wanted } from './unit'
+import { BARE, DATE, NUMBER, TEXT, YES_NO, type FigureSource, type Unit, type Wanted } from './unit'
 
 export interface CheckedFormula {
   readonly formula: Formula | undefined
@@ -103,6 +103,9 @@ function findUnreadable(node: SyntaxNode): SyntaxNode | undefined {
 const around = (text: string, { from, to }: SyntaxNode) => text.slice(from, Math.max(to, from + 1)).trim()
 
 class Checker implements Checking {
+  /** What the lists that are gone through have, by the names of their items. */
+  private readonly items = new Map<string, Unit>()
+
   constructor(
     readonly scope: Scope,
     private readonly questions: FormulaProblem[],
@@ -166,6 +169,8 @@ class Checker implements Checking {
         return this.choice(node)
       case 'List':
         return this.list(node)
+      case 'ForExpression':
+        return this.each(node)
       case 'FunctionInvocation':
         return call(this, node)
       default:
@@ -179,7 +184,42 @@ class Checker implements Checking {
     return text
   }
 
+  /** `for x in list return …`: what each item of a list comes to. */
+  private each(node: SyntaxNode): Typed {
+    const [, iterations, , body] = node.children
+    const [iteration, second] = iterations?.children ?? []
+    const [name, , context] = iteration?.children ?? []
+    const [source, range] = context?.children ?? []
+    if (!body || !name || !source) throw unreadable(node)
+    if (second || range) throw new Fault({ code: 'FEEL_NOT_SUPPORTED', what: node.text.slice(0, 40) }, node)
+    const list = this.type(source)
+    const unit = unitOfItems(list.unit)
+    if (!unit) throw new Fault(wantsList(list), source)
+    const item = plainName(name.text)
+    if (this.scope.steps.has(item) || this.items.has(item))
+      throw new Fault({ code: 'ITEM_NAME_TAKEN', name: name.text }, name)
+    this.items.set(item, unit)
+    const each = inUnit(this.wanted(body, { is: 'amount' }), NUMBER, this.scope.minorDigits)
+    this.items.delete(item)
+    return {
+      expression: { op: 'each', item, list: list.expression, body: each.expression },
+      unit: { is: 'list', of: each.unit },
+      from: node.from,
+      to: node.to,
+      text: node.text,
+    }
+  }
+
   private name(node: SyntaxNode): Typed {
+    const item = this.items.get(plainName(node.text))
+    if (item)
+      return {
+        expression: { op: 'item', name: plainName(node.text) },
+        unit: item,
+        from: node.from,
+        to: node.to,
+        text: node.text,
+      }
     const found = this.scope.steps.get(plainName(node.text))
     if (!found) {
       const near = nearest(plainName(node.text), [...this.scope.steps.keys()])
@@ -210,12 +250,14 @@ class Checker implements Checking {
         name,
       )
     const { expression } = of
-    const full =
-      expression.op === 'step'
-        ? { op: 'figure' as const, id: expression.id, of: figure }
-        : expression.op === 'figure'
-          ? { ...expression, of: `${expression.of}.${figure}` }
-          : undefined
+    const full: Expression | undefined =
+      expression.op === 'item'
+        ? { ...expression, of: figure }
+        : expression.op === 'step'
+          ? { op: 'figure' as const, id: expression.id, of: figure }
+          : expression.op === 'figure'
+            ? { ...expression, of: `${expression.of}.${figure}` }
+            : undefined
     if (!full) throw new Fault({ code: 'FEEL_NOT_SUPPORTED', what: node.text }, node)
     return { expression: full, unit, from: node.from, to: node.to, text: node.text }
   }
@@ -280,6 +322,21 @@ class Checker implements Checking {
     }
   }
 }
+
+/** The unit of a list's items; a list of loans has loans. */
+function unitOfItems(unit: Unit): Unit | undefined {
+  if (unit.is === 'list') return unit.of
+  return unit.is === 'figures' && unit.of === 'loans' ? { is: 'figures', of: 'oneOfLoans' } : undefined
+}
+
+const wantsList = ({ text, unit }: Typed): FormulaFault => ({
+  code: 'UNIT_NOT_WANTED',
+  text,
+  got: unit,
+  wanted: { is: 'list', of: { is: 'amount' } },
+  place: undefined,
+  mend: undefined,
+})
 
 const isOftenSmall = (wanted: Wanted) => wanted.is === 'percent' && wanted.often === 'small'
 

@@ -22,6 +22,9 @@ export interface FigureSet {
   readonly figures: Readonly<Record<string, Computed | undefined>>
 }
 
+/** Under this name a list of loans has its loans, each as figures of its own; no formula can write it. */
+export const EACH_LOAN = '#each'
+
 /** A value on its way through formulas. Decimals are in their unit's own scale: minor units, percent, months. */
 export type Computed = Decimal | string | boolean | LoanRun | FigureSet | readonly Computed[]
 

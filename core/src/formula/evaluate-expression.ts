@@ -4,7 +4,7 @@ import { Decimal, trusted, power } from '../money/decimal'
 import { LARGEST_BALANCE } from '../money/minor'
 import { roundWhole } from '../money/rounding'
 import type { Frequency } from '../rates/frequency'
-import { Stopped, type Computed, type FigureSet, type LoanRun } from './computed'
+import { EACH_LOAN, Stopped, type Computed, type FigureSet, type LoanRun } from './computed'
 import type { Comparison, Expression } from './expression'
 import type { Arguments, Surroundings } from './functions/function'
 import type { FunctionNamed } from './functions/light'
@@ -17,6 +17,8 @@ export interface Values extends Surroundings {
   readonly valueOf: (stepId: string) => Computed
   readonly figureOf: (stepId: string, figure: string) => Computed
   readonly functionNamed: FunctionNamed
+  /** The items of the lists that are gone through, by the names the formula gives them. */
+  readonly items?: Readonly<Record<string, Computed>>
 }
 
 /** Works a checked formula out, exactly: 60 digits, nothing rounded on the way. Stops with `Stopped`. */
@@ -47,6 +49,15 @@ export function evaluateExpression(expression: Expression, values: Values): Comp
       return isTrue(expression.how, of(expression.a), of(expression.b))
     case 'arithmetic':
       return bounded(calculate(expression, asDecimal(of(expression.a)), asDecimal(of(expression.b))))
+    case 'each':
+      return itemsOf(of(expression.list)).map((item) =>
+        evaluateExpression(expression.body, {
+          ...values,
+          items: { ...values.items, [expression.item]: item },
+        }),
+      )
+    case 'item':
+      return itemNamed(expression, values)
     case 'later':
       return laterDate(of(expression.date), asDecimal(of(expression.months)), expression.back)
     case 'call': {
@@ -63,6 +74,20 @@ export function evaluateExpression(expression: Expression, values: Values): Comp
 export function asDecimal(value: Computed | undefined): Decimal {
   assert(Decimal.isDecimal(value), 'a measured value is a decimal')
   return value as Decimal
+}
+
+/** The items of a list of values, or of a list of loans. */
+function itemsOf(list: Computed): readonly Computed[] {
+  const items = isFigureSet(list) ? list.figures[EACH_LOAN] : list
+  assert(Array.isArray(items), 'what a formula goes through is a list')
+  return items as readonly Computed[]
+}
+
+function itemNamed({ name, of }: Extract<Expression, { op: 'item' }>, { items }: Values): Computed {
+  const item = items?.[name]
+  const value = of !== undefined && isFigureSet(item) ? item.figures[of] : item
+  assert(value !== undefined, 'an item is named only where its list is gone through')
+  return value as Computed
 }
 
 /** Beyond this no amount is worked out; what is larger was a slip or an attack. */

@@ -22,6 +22,9 @@ export type Expression =
   | { readonly op: 'not'; readonly a: Expression }
   | { readonly op: 'compare'; readonly how: Comparison; readonly a: Expression; readonly b: Expression }
   | { readonly op: 'arithmetic'; readonly how: Arithmetic; readonly a: Expression; readonly b: Expression }
+  /** What a list comes to, item by item; `item` names the one at hand, and of one of several loans a figure of it. */
+  | { readonly op: 'each'; readonly item: string; readonly list: Expression; readonly body: Expression }
+  | { readonly op: 'item'; readonly name: string; readonly of?: string }
   /** A date moved by months. */
   | { readonly op: 'later'; readonly date: Expression; readonly months: Expression; readonly back: boolean }
 
@@ -57,11 +60,14 @@ export function usesOf(expression: Expression): string[] {
         return [node.a, node.b].forEach(visit)
       case 'not':
         return visit(node.a)
+      case 'each':
+        return [node.list, node.body].forEach(visit)
       case 'later':
         return [node.date, node.months].forEach(visit)
       case 'number':
       case 'text':
       case 'yesNo':
+      case 'item':
         return
     }
   }

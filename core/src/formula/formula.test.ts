@@ -261,7 +261,8 @@ test.each<[string, string, number, number]>([
   ['1 + term * ', 'FORMULA_UNREADABLE', 11, 11],
   ['(1 + 2', 'FORMULA_UNREADABLE', 6, 6],
   ['', 'FORMULA_EMPTY', 0, 0],
-  ['for i in [1, 2] return i', 'FEEL_NOT_SUPPORTED', 0, 24],
+  ['for i in [1, 2] return i', 'UNIT_NOT_WANTED', 0, 24],
+  ['some i in [1, 2] satisfies i > 1', 'FEEL_NOT_SUPPORTED', 0, 32],
   ['1 + null', 'FEEL_NOT_SUPPORTED', 4, 8],
   ['if credit band = "godo" then 1 else 2', 'OPTION_UNKNOWN', 17, 23],
   ['date("2026-02-30")', 'DATE_UNREADABLE', 0, 18],
@@ -305,6 +306,31 @@ test.each<[string, string]>([
     expect(error).toBeInstanceOf(Stopped)
     expect((error as Stopped).stop.code).toBe(code)
   }
+})
+
+test('a text that is deeper than what is left of the stack is too deep, wherever it is read', () => {
+  const deep = '('.repeat(990) + '1' + ')'.repeat(990)
+  const parse = (text: string) => createReader({}).parse(text)
+  const outcomes = new Set<unknown>()
+  /** Goes down in strides, for as long as there is room to read a short text. */
+  const descend = (calls: number): void => {
+    if (calls % 250 === 0) {
+      try {
+        parse('1')
+      } catch {
+        return
+      }
+      outcomes.add(parse(deep))
+    }
+    descend(calls + 1)
+  }
+  try {
+    descend(0)
+  } catch (error) {
+    // Between two strides the stack may end: nothing was read there.
+    if (!(error instanceof RangeError) || String(error.stack).includes('lezer')) throw error
+  }
+  expect([...outcomes]).toEqual([undefined])
 })
 
 test('hostile texts are answered, and in bounded time', () => {

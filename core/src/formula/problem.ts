@@ -50,6 +50,7 @@ export type FormulaFault =
       readonly perB: Period | undefined
       readonly mend: string | undefined
     }
+  | { readonly code: 'ITEM_NAME_TAKEN'; readonly name: string }
   | { readonly code: 'OPTION_UNKNOWN'; readonly text: string; readonly options: readonly string[] }
   | { readonly code: 'DATE_UNREADABLE'; readonly text: string }
   | { readonly code: 'PERIOD_NEEDED'; readonly function: string; readonly text: string }

@@ -52,8 +52,19 @@ export function createReader(names: NamesInScope, before: ParsedBefore = new Map
   }
 }
 
+/** The parser goes as deep as the text does: how much of that a stack takes differs from moment to moment. */
+function treeOf(text: string, names: Record<string, unknown>) {
+  try {
+    return parser.configure({ contextTracker: trackVariables(names) }).parse(text)
+  } catch (error) {
+    if (error instanceof RangeError) return undefined
+    throw error
+  }
+}
+
 function parse(text: string, names: Record<string, unknown>): SyntaxNode | undefined {
-  const tree = parser.configure({ contextTracker: trackVariables(names) }).parse(text)
+  const tree = treeOf(text, names)
+  if (!tree) return undefined
   const cursor = tree.cursor()
   let tooDeep = false
   const read = (depth: number): SyntaxNode => {

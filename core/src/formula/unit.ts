@@ -11,7 +11,10 @@ export const timesAYear: Readonly<Record<Exclude<Period, 'payment'>, number>> = 
   week: 52,
 }
 
-/** The composite steps whose figures a formula takes with a point: `the loan.payment`. */
+/**
+ * What has figures that a formula takes with a point: the composite steps (`the loan.payment`), a list of loans
+ * (`your loans.owed`), and one of it where a formula goes through them.
+ */
 export const figureSources = [
   'loan',
   'affordability',
@@ -20,6 +23,9 @@ export const figureSources = [
   'aim',
   'ladder',
   'comparison',
+  'loans',
+  'oneOfLoans',
+  'payOff',
 ] as const
 export type FigureSource = (typeof figureSources)[number]
 

@@ -4,7 +4,7 @@ import { frequencies } from '../rates/frequency'
 import { amortize } from '../loan/amortize'
 import { amountToBorrow } from '../loan/amount-to-borrow'
 import type { LoanTerms } from '../loan/loan-terms'
-import { compareLoans, costUntil, loansTogether, untilLeaving } from './compare'
+import { compareLoans, costUntil, untilLeaving } from './compare'
 
 const loan: LoanTerms = { principal: 300_000_00, annualRate: '5', frequency: 'monthly', term: { years: 25 } }
 const ledgerOf = (terms: LoanTerms) => {
@@ -116,21 +116,6 @@ describe('until the borrower leaves', () => {
       cost: ledger.totals.cost,
     })
   })
-})
-
-test('an extra goes to the loan where it saves the most', () => {
-  const boat: LoanTerms = { principal: 40_000_00, annualRate: '9', frequency: 'monthly', term: { years: 8 } }
-  const answer = loansTogether([loan, boat], 100_00)
-  if (!answer.ok) throw new Error(answer.code)
-  expect(answer.totals.interest).toBe(ledgerOf(loan).totals.interest + ledgerOf(boat).totals.interest)
-  const alone =
-    ledgerOf(boat).totals.interest -
-    ledgerOf({ ...boat, extras: [{ amount: 100_00, every: 'payment' }] }).totals.interest
-  expect(answer.saved[1]).toBe(alone)
-  // Twenty-five years of compounding outweigh the boat's higher rate; over five years they do not.
-  expect(answer.best).toBe(0)
-  const shorter = loansTogether([{ ...loan, term: { years: 5 } }, boat], 100_00)
-  expect(shorter).toMatchObject({ ok: true, best: 1 })
 })
 
 test('the amount to borrow is the price less what is paid, plus what is financed', () => {

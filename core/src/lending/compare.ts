@@ -1,7 +1,6 @@
 import { minor, ZERO, type Minor } from '../money/minor'
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
-import { readAmount } from '../money/read-amount'
 import type { LoanTerms } from '../loan/loan-terms'
 import { factsOf } from '../rates/frequency'
 import type { Refusal } from '../guards/refusal'
@@ -81,45 +80,6 @@ export function untilLeaving(
   }
   const owed = ledger.balanceAfter(last)
   return { paid: minor(paid), owed, cost: minor(paid + owed - (paidInAll - cost)) }
-}
-
-export interface Together {
-  readonly ok: true
-  readonly ledgers: readonly Ledger[]
-  readonly totals: { readonly interest: Minor; readonly paid: Minor }
-  /** Interest saved if the extra goes to this loan with each of its payments, in the order of the loans. */
-  readonly saved: readonly Minor[]
-  /** The loan an extra should go to: where it saves the most; the first of equals. */
-  readonly best: number
-}
-
-/** Several loans at once, each with its own terms: what they cost together, and which one an extra should go to. */
-export function loansTogether(loans: readonly LoanTerms[], extra: number): Together | Refusal {
-  const amount = readAmount(extra, 'extra', 'zero allowed')
-  if (!amount.ok) return amount
-  const agreed = amortizeAll(loans, 1, 20)
-  if (!agreed.ok) return agreed
-  const withExtra = amortizeAll(
-    loans.map((loan) => ({
-      ...loan,
-      extras: [...(loan.extras ?? []), { amount: extra, every: 'payment' as const }],
-    })),
-    1,
-    20,
-  )
-  if (!withExtra.ok) return withExtra
-  const saved = agreed.ledgers.map((ledger, i) =>
-    minor(ledger.totals.interest - (withExtra.ledgers[i]?.totals.interest ?? 0)),
-  )
-  const sum = (of: (ledger: Ledger) => number) =>
-    minor(agreed.ledgers.reduce((total, ledger) => total + of(ledger), 0))
-  return {
-    ok: true,
-    ledgers: agreed.ledgers,
-    totals: { interest: sum(({ totals }) => totals.interest), paid: sum(({ totals }) => totals.paid) },
-    saved,
-    best: saved.indexOf(minor(Math.max(...saved))),
-  }
 }
 
 function amortizeAll(

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import type { LoanTerms } from '../loan/loan-terms'
 import { LARGEST_AMOUNT, LARGEST_BALANCE } from '../money/minor'
 import { affordablePrice, incomeNeeded, type Household } from './affordability'
-import { compareLoans, loansTogether } from './compare'
+import { compareLoans } from './compare'
 import { equity } from './equity'
 import { insuranceFor, minimumDownPayment, premiumsByCredit, type PremiumBand } from './insurance'
 import { refinance, type RefinanceTerms } from './refinance'
@@ -297,15 +297,7 @@ describe('loans beside each other', () => {
   ] satisfies [string, unknown, Refused][])('%s', (_, loans, expected) => {
     expect(compareLoans(loans as LoanTerms[])).toMatchObject(refused(expected))
   })
-  test('eight can be compared, twenty paid off together', () => {
+  test('eight can be compared', () => {
     expect(compareLoans(Array<LoanTerms>(8).fill(loan)).ok).toBe(true)
-    expect(loansTogether(Array<LoanTerms>(20).fill(loan), 0).ok).toBe(true)
-    expect(loansTogether(Array<LoanTerms>(21).fill(loan), 0)).toMatchObject(
-      refused(['OUT_OF_RANGE', 'loans', { least: 1, most: 20 }]),
-    )
-    expect(loansTogether([loan], -1)).toMatchObject(refused(['AMOUNT_NEGATIVE', 'extra']))
-    expect(loansTogether([{ ...loan, annualRate: 'x' }], 0)).toMatchObject(
-      refused(['RATE_UNREADABLE', 'loans.0.annualRate']),
-    )
   })
 })

@@ -61,6 +61,11 @@ const fieldWords: Readonly<Record<string, string>> = {
   answers: 'answers',
   expected: 'expected figures',
   compounding: 'compounding',
+  payOff: 'loans paid off',
+  fewestLoans: 'loans at least',
+  mostLoans: 'loans at most',
+  mostOwed: 'owed on one at most',
+  mostRate: 'rate at most',
 }
 
 type Place = Pick<Change, 'of' | 'id' | 'field'>

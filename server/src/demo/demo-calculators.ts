@@ -213,6 +213,12 @@ const replace = made(
   'refinance',
 )
 
+const payOff = made(
+  { title: 'Paying off what you owe on the boat', titleFrench: 'Rembourser ce que vous devez sur le bateau' },
+  {},
+  'several-loans',
+)
+
 const harbourHome = withAnswers(
   made(
     {
@@ -354,4 +360,5 @@ export const demoCalculators: readonly DemoCalculator[] = [
   },
   once('boathouse-rates-at-a-glance', ladder, 16, rasmus, odile),
   once('replace-your-boat-loan', replace, 24, ines, kofi, 'nightwatch'),
+  once('paying-off-the-boat', payOff, 14, ines, odile),
 ]

@@ -123,6 +123,8 @@ describe('what a page shows together adds up as it is shown', () => {
             return [{ [question.id]: { years: 7, months: 5 } }]
           case 'number':
             return [{ [question.id]: question.least + 1 }]
+          case 'loans':
+            return [1, 3].map((count) => ({ [question.id]: question.default?.slice(0, count) }))
           case 'date':
             return [{ [question.id]: '2027-03-31' }]
         }

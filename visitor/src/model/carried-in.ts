@@ -1,5 +1,5 @@
 import type { Answers, Evaluation, Program, Value, WhatIf } from '@vivid/core/evaluate'
-import { keptLimits, MOST_BESIDE, type KeptWhatIf } from '@vivid/contract/wording'
+import { hasGaps, keptLimits, MOST_BESIDE, type KeptWhatIf } from '@vivid/contract/wording'
 import { LINK, type Carried, type Then } from './carried'
 
 /** What a hash carries; undefined where nothing of it can be read. */
@@ -37,12 +37,13 @@ export function fitting(
 ): Fitted {
   const questions = new Set(steps.flatMap(({ step }) => (step.kind === 'question' ? [step.id] : [])))
   const given = Object.entries(carried).filter(([id]) => questions.has(id))
-  const isText = (answer: unknown) => isRecord(answer) && typeof answer.unreadable === 'string'
   const answers = Object.fromEntries(given)
   const refused: string[] = []
   // One that is left out may be what another was measured by.
   for (;;) {
-    const readable = Object.fromEntries(Object.entries(answers).filter(([, answer]) => !isText(answer)))
+    const readable = Object.fromEntries(
+      Object.entries(answers).filter(([, answer]) => !isText(answer) && !isUnfinishedList(answer)),
+    )
     const wrong = evaluate(readable).problems.filter(
       ({ code, field }) =>
         (code === 'ANSWER_UNREADABLE' || code === 'ANSWER_NOT_AN_OPTION') && Object.hasOwn(readable, field),
@@ -53,6 +54,20 @@ export function fitting(
     }
     if (wrong.length === 0) return { answers, refused, hasMore: given.length < Object.keys(carried).length }
   }
+}
+
+/** What was typed and could not be read. */
+const isText = (answer: unknown): boolean => isRecord(answer) && typeof answer.unreadable === 'string'
+
+/** A list of loans with a cell that is empty yet, or could not be read; the rest of it is what such a list has. */
+function isUnfinishedList(answer: unknown): boolean {
+  const isTyped = (cell: unknown) => cell === null || isText(cell)
+  const isLoan = (loan: unknown) =>
+    isRecord(loan) &&
+    typeof loan.name === 'string' &&
+    [loan.owed, loan.payment].every((cell) => isTyped(cell) || Number.isSafeInteger(cell)) &&
+    (isTyped(loan.rate) || isPlain(loan.rate))
+  return Array.isArray(answer) && hasGaps(answer) && answer.every(isLoan)
 }
 
 function readThen({ on, headline, edition, rates }: Record<string, unknown>): Then {

@@ -157,10 +157,16 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     return next
   }
 
-  /** A field is left: what was read of it is written out in full. */
+  /** Remembers what a field was read as, for as long as what is typed next could mean more than one thing. */
+  function settle({ id }: Question): void {
+    if (couldBe(id).length === 0) settled[id] = answers.value[id]
+  }
+
+  /** A field is left: what was read of it is written out in full. A list does that itself, cell by cell. */
   function leave(question: Question): void {
     left.value = new Set(left.value).add(question.id)
-    if (couldBe(question.id).length === 0) setAnswer(question, answers.value[question.id])
+    if (question.asks === 'loans') settle(question)
+    else if (couldBe(question.id).length === 0) setAnswer(question, answers.value[question.id])
   }
 
   function switchUnit(question: Question, unit: ShareUnit): void {
@@ -284,6 +290,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     steps,
     questions,
     texts,
+    typedIn,
     units,
     answers,
     evaluation,
@@ -309,6 +316,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     startAgain,
     setAnswer,
     type,
+    settle,
     leave,
     switchUnit,
     leastShare,

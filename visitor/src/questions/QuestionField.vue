@@ -5,6 +5,7 @@ import type { Question } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
 import ExplainedText from '../pieces/ExplainedText.vue'
 import DateField from './DateField.vue'
+import { loansPart } from './loans-part'
 import OptionChoice from './OptionChoice.vue'
 import ShareUnits from './ShareUnits.vue'
 import TypedField from './TypedField.vue'
@@ -48,13 +49,15 @@ const options = computed(() => {
       return undefined
   }
 })
+/** Answered by more than one control. */
+const isGroup = computed(() => question.asks === 'loans' || hasButtons.value)
 const hasButtons = computed(
   () => question.asks === 'yesNo' || (question.asks === 'choice' && question.options.length <= 4),
 )
 
 /** What the text could mean, where it could mean more than one thing. */
 const meanings = computed(() =>
-  calculator.couldBe(question.id).map((answer) => ({
+  (question.asks === 'loans' ? [] : calculator.couldBe(question.id)).map((answer) => ({
     answer,
     said: textOfAnswer(question, answer, calculator.figures.value),
   })),
@@ -86,12 +89,12 @@ const aside = computed(() => {
 
 <template>
   <component
-    :is="hasButtons ? 'fieldset' : 'div'"
+    :is="isGroup ? 'fieldset' : 'div'"
     class="question"
     :class="{ wrong: problem }"
-    :aria-describedby="hasButtons ? describedBy || undefined : undefined"
+    :aria-describedby="isGroup ? describedBy || undefined : undefined"
   >
-    <legend v-if="hasButtons" class="head">{{ label }}</legend>
+    <legend v-if="isGroup" class="head">{{ label }}</legend>
     <div v-else class="head">
       <label :for="fieldId">{{ label }}</label>
       <span v-if="aside" class="aside">{{ aside }}</span>
@@ -112,6 +115,14 @@ const aside = computed(() => {
       :calculator="calculator"
       :invalid="Boolean(problem)"
       :described-by="describedBy"
+    />
+    <component
+      :is="loansPart.component"
+      v-else-if="question.asks === 'loans'"
+      :id="fieldId"
+      :question="question"
+      :calculator="calculator"
+      :invalid="Boolean(problem)"
     />
     <div v-else class="entry">
       <TypedField

@@ -44,6 +44,7 @@ export const english: Language = {
     yesNo: () => 'yes or no',
     date: () => 'a date, like 2026-11-25',
     frequency: () => 'one of the choices',
+    loans: () => 'a list of loans',
   },
   bound: shareInFull,
   problems: {
@@ -55,6 +56,10 @@ export const english: Language = {
     ANSWER_NOT_AN_OPTION: ({ field, options }, f) =>
       `Choose one of: ${options.map((option) => f.option(field, option)).join('; ')}.`,
     SHARE_ABOVE_WHOLE: ({ whole }, f) => `This can be no more than the price itself, ${f.value(whole)}.`,
+    LOANS_TOO_FEW: ({ count }, f) => `A list of at least ${f.count(count)} is needed here.`,
+    LOANS_TOO_MANY: ({ count }, f) => `This list takes no more than ${f.count(count)} loans.`,
+    LOAN_NEVER_REPAID: ({ least }, f) =>
+      `So small a payment never repays this loan: it takes more than its interest, at least ${f.value(least)}.`,
     LOAN_REFUSED: ({ refusal }, f) => refusalSentence(refusal, f),
     STEP_STOPPED: ({ stop }, f) => stopSentence(stop, f),
   },

@@ -44,6 +44,7 @@ export const french: Language = {
     yesNo: () => 'oui ou non',
     date: () => 'une date, comme 2026-11-25',
     frequency: () => 'un des choix',
+    loans: () => 'une liste de prêts',
   },
   bound: shareInFull,
   problems: {
@@ -55,6 +56,10 @@ export const french: Language = {
     ANSWER_NOT_AN_OPTION: ({ field, options }, f) =>
       `Choisissez : ${options.map((option) => f.option(field, option)).join(' ; ')}.`,
     SHARE_ABOVE_WHOLE: ({ whole }, f) => `Le maximum est le prix lui-même, ${f.value(whole)}.`,
+    LOANS_TOO_FEW: ({ count }, f) => `Il faut ici une liste d’au moins ${f.count(count)}.`,
+    LOANS_TOO_MANY: ({ count }, f) => `Cette liste ne prend pas plus de ${f.count(count)} prêts.`,
+    LOAN_NEVER_REPAID: ({ least }, f) =>
+      `Un versement aussi petit ne rembourse jamais ce prêt : il doit dépasser ses intérêts, donc au moins ${f.value(least)}.`,
     LOAN_REFUSED: ({ refusal }, f) => refusalSentence(refusal, f),
     STEP_STOPPED: ({ stop }, f) => stopSentence(stop, f),
   },

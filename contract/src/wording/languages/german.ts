@@ -44,6 +44,7 @@ export const german: Language = {
     yesNo: () => 'ja oder nein ein',
     date: () => 'ein Datum ein, etwa 2026-11-25',
     frequency: () => 'eine der Möglichkeiten ein',
+    loans: () => 'eine Liste von Krediten',
   },
   bound: shareInFull,
   problems: {
@@ -55,6 +56,10 @@ export const german: Language = {
     ANSWER_NOT_AN_OPTION: ({ field, options }, f) =>
       `Wählen Sie: ${options.map((option) => f.option(field, option)).join('; ')}.`,
     SHARE_ABOVE_WHOLE: ({ whole }, f) => `Mehr als der Preis selbst, ${f.value(whole)}, geht nicht.`,
+    LOANS_TOO_FEW: ({ count }, f) => `Hier wird eine Liste von mindestens ${f.count(count)} gebraucht.`,
+    LOANS_TOO_MANY: ({ count }, f) => `Diese Liste nimmt höchstens ${f.count(count)} Kredite auf.`,
+    LOAN_NEVER_REPAID: ({ least }, f) =>
+      `Eine so kleine Rate tilgt diesen Kredit nie: Sie muss über seinen Zinsen liegen, also mindestens ${f.value(least)}.`,
     LOAN_REFUSED: ({ refusal }, f) => refusalSentence(refusal, f),
     STEP_STOPPED: ({ stop }, f) => stopSentence(stop, f),
   },

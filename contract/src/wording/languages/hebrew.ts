@@ -43,6 +43,7 @@ export const hebrew: Language = {
     yesNo: () => 'כן או לא',
     date: () => 'תאריך, כמו 2026-11-25',
     frequency: () => 'אחת האפשרויות',
+    loans: () => 'רשימת הלוואות',
   },
   bound: shareInFull,
   problems: {
@@ -54,6 +55,10 @@ export const hebrew: Language = {
     ANSWER_NOT_AN_OPTION: ({ field, options }, f) =>
       `יש לבחור: ${options.map((option) => f.option(field, option)).join('; ')}.`,
     SHARE_ABOVE_WHOLE: ({ whole }, f) => `לא יותר מהמחיר עצמו, ${f.value(whole)}.`,
+    LOANS_TOO_FEW: ({ count }, f) => `נדרשת כאן רשימה של ${f.count(count)} לפחות.`,
+    LOANS_TOO_MANY: ({ count }, f) => `הרשימה הזו מקבלת לכל היותר ${f.count(count)} הלוואות.`,
+    LOAN_NEVER_REPAID: ({ least }, f) =>
+      `תשלום קטן כל כך לעולם לא יפרע את ההלוואה: עליו לעלות על הריבית שלה, לפחות ${f.value(least)}.`,
     LOAN_REFUSED: ({ refusal }, f) => refusalSentence(refusal, f),
     STEP_STOPPED: ({ stop }, f) => stopSentence(stop, f),
   },

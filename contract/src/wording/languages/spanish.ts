@@ -44,6 +44,7 @@ export const spanish: Language = {
     yesNo: () => 'sí o no',
     date: () => 'una fecha, como 2026-11-25',
     frequency: () => 'una de las opciones',
+    loans: () => 'una lista de préstamos',
   },
   bound: shareInFull,
   problems: {
@@ -55,6 +56,10 @@ export const spanish: Language = {
     ANSWER_NOT_AN_OPTION: ({ field, options }, f) =>
       `Elija: ${options.map((option) => f.option(field, option)).join('; ')}.`,
     SHARE_ABOVE_WHOLE: ({ whole }, f) => `No puede ser más que el propio precio, ${f.value(whole)}.`,
+    LOANS_TOO_FEW: ({ count }, f) => `Aquí hace falta una lista de al menos ${f.count(count)}.`,
+    LOANS_TOO_MANY: ({ count }, f) => `Esta lista no admite más de ${f.count(count)} préstamos.`,
+    LOAN_NEVER_REPAID: ({ least }, f) =>
+      `Una cuota tan pequeña nunca paga este préstamo: tiene que superar sus intereses, al menos ${f.value(least)}.`,
     LOAN_REFUSED: ({ refusal }, f) => refusalSentence(refusal, f),
     STEP_STOPPED: ({ stop }, f) => stopSentence(stop, f),
   },

@@ -7,6 +7,7 @@ import { isPlainDateAfter, readIsoDate } from '../../dates/plain-date'
 import type { Question, QuestionOf } from '../document/questions'
 import type { Share, TermLength } from '../document/document-shapes'
 import type { AnswerKind, Problem, ShareValue, Value } from '../program/evaluated'
+import { readLoans } from './read-loans'
 import { isNumeric, numberOf } from '../program/number-of'
 
 /**
@@ -41,6 +42,8 @@ export function readAnswer(question: Question, answer: unknown, whole?: Minor): 
         : unreadable(question, 'date')
     case 'frequency':
       return readFrequency(question, answer)
+    case 'loans':
+      return readLoans(question, answer, { isMoney, isPercent })
   }
 }
 

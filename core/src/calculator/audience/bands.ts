@@ -1,3 +1,4 @@
+import { MOST_LOANS } from '../../lending/pay-off'
 import type { MinorDigits } from '../../money/currencies'
 import type { Question } from '../document/questions'
 import type { Value } from '../program/evaluated'
@@ -10,7 +11,7 @@ const YEARS = 5
 
 /**
  * The coarse band a visitor's answer lies in, as the text of its lower end: whole money ("300000"), points ("4"), years
- * ("25"), or what was chosen. It says less than the answer, by design. Undefined for values that are not answers.
+ * ("25"), what was chosen, or how many loans. It says less than the answer, by design. Undefined for values that are not answers.
  */
 export function bandOf(value: Value, minorDigits: MinorDigits): string | undefined {
   switch (value.unit) {
@@ -34,6 +35,8 @@ export function bandOf(value: Value, minorDigits: MinorDigits): string | undefin
       return value.text
     case 'frequency':
       return value.frequency
+    case 'loans':
+      return String(value.loans.length)
     default:
       return undefined
   }
@@ -48,6 +51,8 @@ export function isBandOf(question: Question, band: string): boolean {
       return question.options.some(({ name }) => name === band)
     case 'frequency':
       return question.options.some((name) => name === band)
+    case 'loans':
+      return /^\d{1,2}$/.test(band) && low <= MOST_LOANS && String(low) === band
     case 'yesNo':
       return band === 'yes' || band === 'no'
     case 'date':

@@ -281,6 +281,7 @@ function structureProblems(
     case 'equity':
     case 'aim':
     case 'ladder':
+    case 'payOff':
       return []
   }
 }
@@ -346,7 +347,12 @@ function hiddenProblems(
   })
 }
 
-const RESTS_ON_LOANS: ReadonlySet<CalculatorStep['kind']> = new Set(['loan', 'affordability', 'refinance'])
+const RESTS_ON_LOANS: ReadonlySet<CalculatorStep['kind']> = new Set([
+  'loan',
+  'affordability',
+  'refinance',
+  'payOff',
+])
 
 /** Problems in the order of the steps, the document's own last; what stops before what asks. */
 function byPlace(steps: readonly CalculatorStep[]): (a: CompileProblem, b: CompileProblem) => number {

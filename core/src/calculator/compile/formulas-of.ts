@@ -11,6 +11,7 @@ import {
   ladderNeeds,
   ladderTerms,
   loanTerms,
+  payOffTerms,
   refinanceTerms,
   type TermFacts,
 } from '../document/step-terms'
@@ -113,6 +114,8 @@ function map(step: CalculatorStep, change: Change, sheets: readonly RateSheet[])
       return { ...step, terms: mapTerms(step.terms, aimTerms, at, aimNeeds[step.find]) }
     case 'ladder':
       return { ...step, terms: mapTerms(step.terms, ladderTerms, at, ladderNeeds[step.over]) }
+    case 'payOff':
+      return { ...step, terms: mapTerms(step.terms, payOffTerms, at) }
     case 'readout':
       return mapReadout({ ...step, shownWhen: at('shownWhen', step.shownWhen, yesNo, false) }, at)
   }

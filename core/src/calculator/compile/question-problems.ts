@@ -15,7 +15,8 @@ export function questionProblems(question: Question): CompileProblem[] {
   })
   const problems: CompileProblem[] = []
   if (question.asks === 'choice') problems.push(...optionProblems(question))
-  if (boundsAreReversed(question)) problems.push(problem({ code: 'LEAST_ABOVE_MOST' }, 'least'))
+  if (boundsAreReversed(question))
+    problems.push(problem({ code: 'LEAST_ABOVE_MOST' }, question.asks === 'loans' ? 'fewestLoans' : 'least'))
   if (stepIsZero(question)) problems.push(problem({ code: 'STEP_ZERO' }, 'step'))
   if (problems.length > 0) return problems
   if (question.default === null) {
@@ -78,6 +79,8 @@ function boundsAreReversed(question: Question): boolean {
       return months(question.least) > months(question.most)
     case 'date':
       return question.least !== null && question.most !== null && question.least > question.most
+    case 'loans':
+      return question.fewestLoans > question.mostLoans
     case 'choice':
     case 'yesNo':
     case 'frequency':
@@ -99,6 +102,7 @@ function stepIsZero(question: Question): boolean {
     case 'yesNo':
     case 'date':
     case 'frequency':
+    case 'loans':
       return false
   }
 }

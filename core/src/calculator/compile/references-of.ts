@@ -41,6 +41,8 @@ export function mapReferences(step: CalculatorStep, to: (reference: Reference) =
       return { ...step, loan: loan(step.loan) }
     case 'comparison':
       return { ...step, loans: loans(step.loans) }
+    case 'payOff':
+      return { ...step, loans: to({ field: 'loans', id: step.loans, fits: isLoanList }) }
     case 'readout':
       return mapOfReadout(step)
     case 'section':
@@ -73,6 +75,9 @@ export function mapReferences(step: CalculatorStep, to: (reference: Reference) =
       ...readout,
       ...('loan' in readout && { loan: loan(readout.loan) }),
       ...('ladder' in readout && { ladder: ladder(readout.ladder) }),
+      ...('payOff' in readout && {
+        payOff: to({ field: 'payOff', id: readout.payOff, fits: isKind('payOff') }),
+      }),
       ...('comparison' in readout && {
         comparison: to({ field: 'comparison', id: readout.comparison, fits: isKind('comparison') }),
       }),
@@ -80,4 +85,5 @@ export function mapReferences(step: CalculatorStep, to: (reference: Reference) =
   }
 }
 
+const isLoanList = (other: CalculatorStep) => other.kind === 'question' && other.asks === 'loans'
 const isAmount = (other: CalculatorStep) => other.kind === 'question' && other.asks === 'money'

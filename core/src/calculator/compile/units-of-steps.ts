@@ -1,7 +1,18 @@
 import { checkFormula, namesInScope } from '../../formula/check'
 import type { Scope } from '../../formula/checking'
 import { createReader, namesIn, plainName, type FormulaReader, type ParsedBefore } from '../../formula/syntax'
-import { COUNT, DATE, FREQUENCY, MONEY, NUMBER, PERCENT, TERM, YES_NO, type Unit } from '../../formula/unit'
+import {
+  COUNT,
+  DATE,
+  FREQUENCY,
+  MONEY,
+  NUMBER,
+  PERCENT,
+  TERM,
+  YES_NO,
+  type FigureSource,
+  type Unit,
+} from '../../formula/unit'
 import type { MinorDigits } from '../../money/currencies'
 import type { Question } from '../document/questions'
 import { unitOfSheet, type RateSheet } from '../document/sheets'
@@ -32,6 +43,8 @@ export function unitOfQuestion(question: Question): Unit {
       return DATE
     case 'frequency':
       return FREQUENCY
+    case 'loans':
+      return { is: 'figures', of: 'loans' }
   }
 }
 
@@ -84,6 +97,7 @@ export function scopeOf(
       case 'aim':
       case 'ladder':
       case 'comparison':
+      case 'payOff':
         return { is: 'figures', of: step.kind }
       case 'section':
       case 'readout':
@@ -95,9 +109,7 @@ export function scopeOf(
 /** Reads formulas among the names of a document's steps, whatever is wrong with those steps. */
 export const readerOf = (steps: readonly CalculatorStep[], before?: ParsedBefore): FormulaReader =>
   createReader(
-    namesInScope(
-      steps.filter(hasValue).map((step) => [plainName(step.name), isComposite(step) ? step.kind : undefined]),
-    ),
+    namesInScope(steps.filter(hasValue).map((step) => [plainName(step.name), figureSourceOf(step)])),
     before,
   )
 
@@ -118,9 +130,15 @@ export function usesOfSteps(
   )
 }
 
+/** Which figures a step has, where it has any. */
+function figureSourceOf(step: CalculatorStep): FigureSource | undefined {
+  if (step.kind === 'question') return step.asks === 'loans' ? 'loans' : undefined
+  return isComposite(step) ? step.kind : undefined
+}
+
 type Composite = Extract<
   CalculatorStep,
-  { kind: 'loan' | 'affordability' | 'refinance' | 'equity' | 'aim' | 'ladder' | 'comparison' }
+  { kind: 'loan' | 'affordability' | 'refinance' | 'equity' | 'aim' | 'ladder' | 'comparison' | 'payOff' }
 >
 const isComposite = (step: CalculatorStep): step is Composite =>
   hasValue(step) && step.kind !== 'question' && step.kind !== 'working' && step.kind !== 'lookUp'

@@ -5,6 +5,7 @@ import { frequencyNames, type Frequency } from '../../rates/frequency'
 import { HIGHEST_PERCENT, isPlainDecimal } from '../../rates/percent'
 import { readMoment } from '../../dates/moment'
 import { readIsoDate } from '../../dates/plain-date'
+import { LOAN_NAME, LONGEST_LOAN_NAME } from './answer-limits'
 import { LONGEST_FORMULA } from '../../formula/limits'
 
 /** The small shapes documents, answers and rate sheets are made of. */
@@ -39,5 +40,14 @@ export const currency = z.enum(currencies as [Currency, ...Currency[]])
 /** The periods a question's amount may recur in. */
 export const askedPeriod = z.enum(['year', 'halfYear', 'quarter', 'month', 'week'])
 
+/** One of several loans: what it is called, what is owed, its rate in percent a year, what is paid a month. */
+export const owedLoan = z.strictObject({
+  name: z.string().trim().max(LONGEST_LOAN_NAME).regex(LOAN_NAME, 'a name without “;” and on one line'),
+  owed: minorUnits,
+  rate: percentText,
+  payment: minorUnits,
+})
+
+export type OwedLoanAnswer = z.infer<typeof owedLoan>
 export type Share = z.infer<typeof share>
 export type TermLength = z.infer<typeof length>

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { MOST_LOANS } from '../../lending/pay-off'
 import { frequencyNames } from '../../rates/frequency'
 import {
   askedPeriod,
@@ -8,6 +9,7 @@ import {
   length,
   minorUnits,
   nameText,
+  owedLoan,
   percentText,
   share,
   stepId,
@@ -134,6 +136,17 @@ export const FrequencyQuestion = z.strictObject({
   default: frequency.nullable(),
 })
 
+/** A list of loans that run, each paid monthly. */
+export const LoansQuestion = z.strictObject({
+  ...question,
+  asks: z.literal('loans'),
+  default: z.array(owedLoan).max(MOST_LOANS).nullable(),
+  fewestLoans: z.int().min(1).max(MOST_LOANS),
+  mostLoans: z.int().min(1).max(MOST_LOANS),
+  mostOwed: minorUnits.min(1),
+  mostRate: percentText,
+})
+
 export const Question = z.discriminatedUnion('asks', [
   MoneyQuestion,
   PercentQuestion,
@@ -144,11 +157,12 @@ export const Question = z.discriminatedUnion('asks', [
   YesNoQuestion,
   DateQuestion,
   FrequencyQuestion,
+  LoansQuestion,
 ])
 export type Question = z.infer<typeof Question>
 export type QuestionOf<Asks extends Question['asks']> = Extract<Question, { asks: Asks }>
 
-/** An answer as it crosses the network: minor units, a number, a percentage or date as text, a share, a length, a choice, yes or no. */
+/** An answer as it crosses the network: minor units, a number, a percentage or date as text, a share, a length, a choice, yes or no, loans. */
 export const AnswerShape = z.union([
   minorUnits,
   wholeNumber,
@@ -158,4 +172,5 @@ export const AnswerShape = z.union([
   length,
   z.boolean(),
   z.string().max(80),
+  z.array(owedLoan).max(MOST_LOANS),
 ])

@@ -80,6 +80,12 @@ export const equityTerms = {
   after: { takes: years, required: true },
 } as const satisfies Record<string, TermFacts>
 
+/** What is paid besides, and which loan gets it: see `payOff`. */
+export const payOffTerms = {
+  extra: { takes: monthly },
+  order: { takes: { is: 'text' } },
+} as const satisfies Record<string, TermFacts>
+
 export const aimTerms = {
   payment: { takes: anyMoney },
   within: { takes: { is: 'oneOf', of: [{ is: 'term' }, { is: 'count' }] } },

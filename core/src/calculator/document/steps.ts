@@ -9,6 +9,7 @@ import {
   ladderNeeds,
   ladderTerms,
   loanTerms,
+  payOffTerms,
   refinanceTerms,
 } from './step-terms'
 import { RichTexts, Texts } from './texts'
@@ -156,6 +157,14 @@ const ComparisonStep = z.strictObject({
   stay: formulaText.optional(),
 })
 
+const PayOffStep = z.strictObject({
+  ...step,
+  kind: z.literal('payOff'),
+  /** The question for the loans. */
+  loans: stepId,
+  terms: termsOf(payOffTerms),
+})
+
 const readout = { ...step, kind: z.literal('readout'), label: Texts, help: Texts, shownWhen: formulaText }
 const part = z.strictObject({ label: Texts, amount: formulaText })
 
@@ -241,6 +250,7 @@ const Readout = z.discriminatedUnion('shows', [
     comparison: stepId,
     rows: z.array(z.enum(comparisonRows)).min(1).max(comparisonRows.length),
   }),
+  z.strictObject({ ...readout, shows: z.literal('payOff'), payOff: stepId }),
   z.strictObject({ ...readout, shows: z.literal('payment'), loan: stepId, number: formulaText }),
   z.strictObject({ ...readout, shows: z.literal('explanation') }),
   z.strictObject({ ...readout, shows: z.literal('assumptions'), text: RichTexts }),
@@ -270,6 +280,7 @@ export const Step = z.discriminatedUnion('kind', [
   AimStep,
   LadderStep,
   ComparisonStep,
+  PayOffStep,
   Readout,
 ])
 

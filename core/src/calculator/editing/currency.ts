@@ -4,6 +4,7 @@ import { LARGEST_AMOUNT } from '../../money/minor'
 import { roundWhole } from '../../money/rounding'
 import { minorDigitsOf, type Currency } from '../../money/currencies'
 import type { CalculatorDocument } from '../document/document'
+import type { OwedLoanAnswer } from '../document/document-shapes'
 import type { Question } from '../document/questions'
 
 /**
@@ -67,6 +68,12 @@ type Scale = (amount: number) => number
 
 function scaledAnswer(question: Question | undefined, answer: unknown, scaled: Scale): unknown {
   if (question?.asks === 'money' && typeof answer === 'number') return scaled(answer)
+  if (question?.asks === 'loans' && Array.isArray(answer))
+    return (answer as readonly OwedLoanAnswer[]).map((loan) => ({
+      ...loan,
+      owed: scaled(loan.owed),
+      payment: scaled(loan.payment),
+    }))
   if (question?.asks === 'share' && isMoneyShare(answer)) return { money: scaled(answer.money) }
   return answer
 }
@@ -104,6 +111,12 @@ function scaledQuestion(question: Question, scaled: Scale): Question {
             })),
           }
         : question
+    case 'loans':
+      return {
+        ...question,
+        default: of(question.default),
+        mostOwed: Math.max(1, scaled(question.mostOwed)),
+      }
     case 'percent':
     case 'number':
     case 'term':

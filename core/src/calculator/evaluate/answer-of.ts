@@ -65,6 +65,8 @@ function nothing(question: Question, byDefault: unknown, whole: Minor | undefine
       return { unit: 'term', years: 0, months: 0 }
     case 'yesNo':
       return { unit: 'yesNo', yes: false }
+    case 'loans':
+      return { unit: 'loans', loans: [] }
     case 'choice':
     case 'date':
     case 'frequency': {

@@ -213,6 +213,12 @@ function stateOf(one: ProgramStep, context: Context): State {
       if (columns.length === 0) throw new Stopped({ code: 'WAITS' })
       return { ...figures(comparisonFigures(step, columns, mainLanguage(program))), columns }
     }
+    case 'payOff': {
+      const listed = states.get(step.loans)?.value
+      if (listed?.unit !== 'loans') throw new Stopped({ code: 'WAITS' })
+      const { figures: set, plans } = further().paidOffTogether(listed.loans, terms, around.today)
+      return { ...figures(set), plans }
+    }
     case 'readout':
       if (!isShown(one, context)) return { hidden: true }
       return { readout: readOut(step, sourcesFor(one, context, needed)) }
@@ -332,6 +338,7 @@ function sourcesFor(
       const rungs = states.get(id)?.rungs
       return step?.kind === 'ladder' && rungs ? { over: step.over, rungs } : waits()
     },
+    plans: (id) => states.get(id)?.plans ?? waits(),
     columns: (id) => states.get(id)?.columns ?? waits(),
     figures: (id) => {
       const computed = states.get(id)?.computed

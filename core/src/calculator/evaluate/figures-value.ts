@@ -14,6 +14,9 @@ const mainFigures: Readonly<Record<FigureSource, readonly string[]>> = {
   aim: ['amount', 'rate', 'length'],
   ladder: ['least payment'],
   comparison: ['interest difference'],
+  loans: ['total owed'],
+  oneOfLoans: ['owed'],
+  payOff: ['total interest'],
 }
 
 export function figuresValue(set: FigureSet, of: FigureSource, digits: MinorDigits): Value {

@@ -3,10 +3,11 @@ import { namedAmong } from '../../formula/functions/light'
 import { affordabilityFigures, aimFigures, equityFigures, refinanceFigures } from './composites'
 import { figuresValue } from './figures-value'
 import { narrowed } from './narrowed'
+import { paidOffTogether } from './paid-off'
 import { comparedColumns, comparisonFigures, ladderFigures, rungsOf } from './side-by-side'
 
 /**
- * What affordability, refinance, equity, aims, ladders and comparisons are worked out with, and functions on time, loans and rates:
+ * What affordability, refinance, equity, aims, ladders, comparisons and pay-offs are worked out with, and functions on time, loans and rates:
  * apart, since most pages have none.
  */
 export const further = {
@@ -20,6 +21,7 @@ export const further = {
   comparisonFigures,
   figuresValue,
   narrowed,
+  paidOffTogether,
   functionNamed: namedAmong(furtherFunctions),
 }
 export type Further = typeof further

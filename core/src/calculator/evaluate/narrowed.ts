@@ -67,6 +67,7 @@ function figureOf(asks: Question['asks'], { value, unit }: FormulaBound, into: '
     case 'choice':
     case 'frequency':
     case 'yesNo':
+    case 'loans':
       return integer(LARGEST_AMOUNT)
   }
 }

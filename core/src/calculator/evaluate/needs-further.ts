@@ -23,4 +23,5 @@ const furtherKinds: ReadonlySet<string> = new Set([
   'aim',
   'ladder',
   'comparison',
+  'payOff',
 ])

@@ -10,6 +10,7 @@ import type {
   ComparedColumn,
   Part,
   Readout,
+  PayOffFigures,
   RefinanceLines,
   Rung,
   Said,
@@ -23,6 +24,7 @@ export interface ReadoutSources {
   readonly loan: (stepId: string) => LoanRun
   readonly rungs: (stepId: string) => { readonly over: Rungs['over']; readonly rungs: readonly Rung[] }
   readonly columns: (stepId: string) => readonly ComparedColumn[]
+  readonly plans: (stepId: string) => Omit<PayOffFigures, 'payOff'>
   /** The figures of a composite step by name. */
   readonly figures: (stepId: string) => FigureSet['figures']
   /** The workings visitors may see, and the day the looked-up rates took effect, in the order of the tape. */
@@ -63,6 +65,8 @@ export function readOut(step: ReadoutStep, from: ReadoutSources): Readout {
       const { comparison, rows } = step
       return { shows: 'comparison', id, comparison, rows, columns: from.columns(comparison) }
     }
+    case 'payOff':
+      return { shows: 'payOff', id, payOff: step.payOff, ...from.plans(step.payOff) }
     case 'payment':
       return paymentTakenApart(step, from)
     case 'explanation':

@@ -3,6 +3,8 @@ import type { Computed } from '../../formula/computed'
 import { isLoanRun } from '../../formula/evaluate-expression'
 import { Decimal } from '../../money/decimal'
 import type { Question } from '../document/questions'
+import { MOST_LOANS } from '../../lending/pay-off'
+import type { PaidOffTogether } from './paid-off'
 import type { ComparedColumn, Doubt, Problem, Readout, Rung, Value } from '../program/evaluated'
 
 /** A step worked out, or why it was not. The same object as before where nothing it depends on changed. */
@@ -15,6 +17,7 @@ export interface State {
   readonly readout?: Readout
   readonly rungs?: readonly Rung[]
   readonly columns?: readonly ComparedColumn[]
+  readonly plans?: PaidOffTogether['plans']
   readonly effective?: string
   /** The question as it is asked now, where a formula narrows it. */
   readonly asked?: Question
@@ -24,8 +27,13 @@ export interface State {
 export const sameInputs = (a: readonly unknown[], b: readonly unknown[]) =>
   a.length === b.length && a.every((input, i) => input === b[i] || (i === 2 && isSameAnswer(input, b[i])))
 
-/** Answers are flat: one that is nested deeper is never the same, and is refused where it is read. */
+/** Answers are flat, or short lists of what is flat: one that is nested deeper is never the same, and is refused where it is read. */
 function isSameAnswer(a: unknown, b: unknown): boolean {
+  if (!Array.isArray(a) || !Array.isArray(b)) return isSameRecord(a, b)
+  return a.length === b.length && a.length <= MOST_LOANS && a.every((one, i) => isSameRecord(one, b[i]))
+}
+
+function isSameRecord(a: unknown, b: unknown): boolean {
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false
   const [of, and] = [Object.entries(a), Object.entries(b)]
   return (

@@ -2,11 +2,12 @@ import type { Question } from '../document/questions'
 import type { Period, FigureSource } from '../../formula/unit'
 import type { Stop } from '../../formula/computed'
 import type { Ledger, LedgerRow, LedgerYear } from '../../loan/ledger'
+import type { PayOffOrder } from '../../lending/pay-off'
 import type { LoanTerms } from '../../loan/loan-terms'
 import type { Minor } from '../../money/minor'
 import type { Frequency } from '../../rates/frequency'
 import type { Refusal } from '../../guards/refusal'
-import type { TermLength } from '../document/document-shapes'
+import type { OwedLoanAnswer, TermLength } from '../document/document-shapes'
 import type { ActionName, ComparisonRow, ScheduleColumn, WhatIfName } from '../document/steps'
 
 /**
@@ -34,6 +35,8 @@ export type Value =
   | { readonly unit: 'frequency'; readonly frequency: Frequency }
   | { readonly unit: 'list'; readonly items: readonly Value[] }
   | LoanValue
+  /** The loans of a list, as they were answered. */
+  | { readonly unit: 'loans'; readonly loans: readonly OwedLoanAnswer[] }
   /** A composite step: its figures by name; those that do not exist here are left out. */
   | {
       readonly unit: 'figures'
@@ -61,18 +64,51 @@ export interface LoanValue {
 
 /** What is wrong with an answer, or with what follows from it. The sentence is made elsewhere. */
 export type Problem =
-  | { readonly code: 'ANSWER_UNKNOWN' | 'ANSWER_MISSING'; readonly field: string }
-  | { readonly code: 'ANSWER_UNREADABLE'; readonly field: string; readonly wanted: AnswerKind }
-  | { readonly code: 'ANSWER_BELOW_LEAST'; readonly field: string; readonly least: Value }
-  | { readonly code: 'ANSWER_ABOVE_MOST'; readonly field: string; readonly most: Value }
+  | { readonly code: 'ANSWER_UNKNOWN'; readonly field: string }
+  | { readonly code: 'ANSWER_MISSING'; readonly field: string; readonly at?: LoanCell }
+  | {
+      readonly code: 'ANSWER_UNREADABLE'
+      readonly field: string
+      readonly wanted: AnswerKind
+      readonly at?: LoanCell
+    }
+  | {
+      readonly code: 'ANSWER_BELOW_LEAST'
+      readonly field: string
+      readonly least: Value
+      readonly at?: LoanCell
+    }
+  | {
+      readonly code: 'ANSWER_ABOVE_MOST'
+      readonly field: string
+      readonly most: Value
+      readonly at?: LoanCell
+    }
+  | { readonly code: 'LOANS_TOO_FEW' | 'LOANS_TOO_MANY'; readonly field: string; readonly count: number }
+  /** A loan whose payment does not cover its interest is never repaid; `least` would. */
+  | {
+      readonly code: 'LOAN_NEVER_REPAID'
+      readonly field: string
+      readonly least: Value
+      readonly at: LoanCell
+    }
   | { readonly code: 'ANSWER_NOT_AN_OPTION'; readonly field: string; readonly options: readonly string[] }
   | { readonly code: 'SHARE_ABOVE_WHOLE'; readonly field: string; readonly whole: Value }
   /** A step that could not be worked out from these answers; `name` is the step's own. */
   | { readonly code: 'LOAN_REFUSED'; readonly field: string; readonly refusal: Refusal }
   | { readonly code: 'STEP_STOPPED'; readonly field: string; readonly stop: Stop }
 
+/** Where in a list of loans something is: the loan's place, from 0, and what of it. */
+export interface LoanCell {
+  readonly loan: number
+  /** What it is called; empty where it has no name. */
+  readonly name: string
+  readonly of: LoanColumn
+}
+export type LoanColumn = keyof OwedLoanAnswer
+
 export type AnswerKind =
-  'money' | 'percent' | 'share' | 'number' | 'term' | 'choice' | 'yesNo' | 'date' | 'frequency'
+  'money' | 'percent' | 'share' | 'number' | 'term' | 'choice' | 'yesNo' | 'date' | 'frequency' | 'loans'
 
 /** Something that is allowed and has to be said: asked or told, never refused. */
 export type Doubt =
@@ -193,6 +229,7 @@ export type Readout =
       readonly rows: readonly ComparisonRow[]
       readonly columns: readonly ComparedColumn[]
     }
+  | ({ readonly shows: 'payOff'; readonly id: string } & PayOffFigures)
   | { readonly shows: 'payment'; readonly id: string; readonly number: number; readonly row: LedgerRow }
   | {
       readonly shows: 'explanation'
@@ -211,6 +248,30 @@ export type Readout =
       readonly loan: string
       readonly offers: readonly WhatIfName[]
     }
+
+/** Several loans paid off together, in each order beside each other. */
+export interface PayOffFigures {
+  readonly payOff: string
+  /** What the loans are called, in the order of the list; empty where one has no name. */
+  readonly names: readonly string[]
+  /** The order the plan takes, and the one that saves most. */
+  readonly order: PayOffOrder
+  readonly best: PayOffOrder
+  /** Each loan with its own payment only, then the orders. */
+  readonly plans: readonly PayOffPlan[]
+}
+
+export interface PayOffPlan {
+  readonly by: PayOffOrder | 'asAgreed'
+  readonly months: number
+  readonly endsOn: string | undefined
+  readonly interest: Minor
+  readonly paid: Minor
+  /** Interest less than as agreed. */
+  readonly saved: Minor
+  /** For each loan of the list: months to its last payment, and its day. */
+  readonly ends: readonly { readonly months: number; readonly endsOn: string | undefined }[]
+}
 
 export interface LadderFigures {
   readonly ladder: string

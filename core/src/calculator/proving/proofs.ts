@@ -95,6 +95,8 @@ function differenceOf(got: string, expected: string): Decimal | undefined {
   return NUMBER.test(got) && NUMBER.test(wanted) ? new Decimal(got).minus(wanted) : undefined
 }
 
+const inUnits = (amount: number, digits: MinorDigits) => new Decimal(amount).div(10 ** digits).toFixed(digits)
+
 /** A value as plain text in its own unit, as proofs and files have it: "931.64", "4.64", "300", "2051-10-25", "yes". */
 export function plainOf(value: Value, digits: MinorDigits): string {
   switch (value.unit) {
@@ -118,6 +120,12 @@ export function plainOf(value: Value, digits: MinorDigits): string {
       return value.text
     case 'frequency':
       return value.frequency
+    case 'loans':
+      return value.loans
+        .map(({ name, owed, rate, payment }) =>
+          [name, inUnits(owed, digits), rate, inUnits(payment, digits)].join('; '),
+        )
+        .join('\n')
     case 'list':
       return value.items.map((item) => plainOf(item, digits)).join('; ')
     case 'loan':

@@ -1,7 +1,8 @@
 import { timesAYear } from '../../formula/unit'
 import { factsOf } from '../../rates/frequency'
 import type { CalculatorDocument } from '../document/document'
-import type { Question } from '../document/questions'
+import { LARGEST_AMOUNT } from '../../money/minor'
+import type { Question, QuestionOf } from '../document/questions'
 import { createEvaluator } from '../evaluate/evaluate'
 import type { Around } from '../evaluate/evaluator'
 import type { Answers, Program } from '../program/program'
@@ -71,7 +72,20 @@ function answersToTry(question: Question): unknown[] {
       return [...question.options]
     case 'yesNo':
       return [true, false]
+    case 'loans':
+      return listsToTry(question)
   }
+}
+
+/** The shortest and the longest list, of loans as large and as dear as they may be. */
+function listsToTry({ fewestLoans, mostLoans, mostOwed, mostRate }: QuestionOf<'loans'>): unknown[] {
+  // A fiftieth above a month's interest repays in a few years.
+  const payment = Math.min(
+    LARGEST_AMOUNT,
+    Math.ceil((mostOwed * Number(mostRate)) / 1200 + mostOwed / 50) + 1,
+  )
+  const loan = { name: '', owed: mostOwed, rate: mostRate, payment }
+  return [fewestLoans, mostLoans].map((count) => Array(count).fill(loan))
 }
 
 /** Works a draft out for all of these and names what fails, with the answers that do it; each failure once. */
@@ -139,6 +153,9 @@ function isStopping(failure: Problem | PartsDiffer): boolean {
     case 'ANSWER_ABOVE_MOST':
     case 'ANSWER_NOT_AN_OPTION':
     case 'SHARE_ABOVE_WHOLE':
+    case 'LOANS_TOO_FEW':
+    case 'LOANS_TOO_MANY':
+    case 'LOAN_NEVER_REPAID':
       return false
   }
 }

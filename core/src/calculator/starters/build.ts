@@ -188,6 +188,28 @@ export const frequency = (
   default: 'monthly',
 })
 
+/** Several loans; amounts in whole dollars. */
+export const loans = (
+  id: string,
+  name: string,
+  label: Texts,
+  listed: readonly (readonly [name: string, owed: number, rate: string, payment: number])[],
+  more: More = {},
+): QuestionOf<'loans'> => ({
+  ...common(id, name, label, more),
+  asks: 'loans',
+  default: listed.map(([called, owed, rate, payment]) => ({
+    name: called,
+    owed: owed * DOLLAR,
+    rate,
+    payment: payment * DOLLAR,
+  })),
+  fewestLoans: 1,
+  mostLoans: 12,
+  mostOwed: 5_000_000 * DOLLAR,
+  mostRate: '60',
+})
+
 export const section = (id: string, label: Texts): StepOf<'section'> => ({
   kind: 'section',
   id,

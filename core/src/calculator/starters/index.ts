@@ -16,6 +16,7 @@ import { rateChange } from './rate-change'
 import { rateLadder } from './rate-ladder'
 import { refinanceStarter } from './refinance'
 import { addedPremiums, monthlyPremiums } from './sheets'
+import { severalLoans } from './several-loans'
 import { studyLoan } from './study-loan'
 import { vesselLoan } from './vessel-loan'
 
@@ -77,6 +78,11 @@ export const starters: readonly Starter[] = [
   starter('personal-loan', 'A loan with a fee, and its cost as an annual percentage rate.', personalLoan),
   starter('study-loan', 'A time without payments, then 30-day cycles.', studyLoan),
   starter('refinance', 'Keep or replace a loan: when the costs are won back.', refinanceStarter),
+  starter(
+    'several-loans',
+    'Several loans paid off together: which one an extra should go to, in three orders.',
+    severalLoans,
+  ),
   starter('rate-change', 'What is owed when the fixed period ends, and the payment after it.', rateChange),
   starter('initial-repayment', 'A payment from a rate and an initial yearly repayment.', initialRepayment),
   starter('equity', 'Value, balance and what is the owner’s after some years.', equityStarter),

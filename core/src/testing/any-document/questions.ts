@@ -105,4 +105,13 @@ export const questions: readonly Question[] = [
     options: ['good', 'fair'].map((name) => ({ name, label, value: null })),
     default: 'good',
   },
+  {
+    ...asked('listed', 'listed'),
+    asks: 'loans',
+    default: [{ name: 'Card', owed: 4_200_00, rate: '18.9', payment: 120_00 }],
+    fewestLoans: 1,
+    mostLoans: 12,
+    mostOwed: most,
+    mostRate: '1000',
+  },
 ]

@@ -67,6 +67,7 @@ test('what changes nothing is not saved; what is no document is refused and chan
   expect(draft.document?.languages).toEqual(['en-CA'])
   await vi.advanceTimersByTimeAsync(1_000)
   expect(saves()).toEqual([])
+  expect(draft.saveState).toEqual({ is: 'saved', at: new Date(openedAs().lastEditedAt) })
   expect(draft.canUndo).toBe(false)
 })
 

@@ -182,7 +182,8 @@ export const useDraft = defineStore('draft', () => {
 
   function settle(id: string): void {
     keptDrafts.drop(id)
-    saveState.value = { is: 'saved', at: new Date() }
+    // When the server last took something: a change that changes nothing saves nothing.
+    if (opened.value) saveState.value = { is: 'saved', at: new Date(opened.value.lastEditedAt) }
   }
 
   /** Someone else saved first: joins both people's changes, or asks where they contradict each other. */

@@ -11,6 +11,7 @@ import {
 import { writeCsv } from '@vivid/contract/formats'
 import {
   createFigures,
+  hasGaps,
   isUnreadable,
   plainAnswer,
   readingsOf,
@@ -140,7 +141,7 @@ export function readProofs(
     const text = plain === undefined ? typed : `${isAmount ? `${document.currency} ` : ''}${plain}`
     const locale = plain === undefined ? mainLanguage(document) : 'en-CA'
     const answer = readTyped(question, text, 'percent', { locale, currency: document.currency })
-    if (answer === null || answer === undefined || isUnreadable(answer)) return undefined
+    if (answer === null || answer === undefined || isUnreadable(answer) || hasGaps(answer)) return undefined
     return answer as Proof['answers'][string]
   }
 }
@@ -161,6 +162,7 @@ function kindOfAnswer(question: Question, minorDigits: number): NumberKind | und
     case 'yesNo':
     case 'choice':
     case 'frequency':
+    case 'loans':
       return undefined
   }
 }

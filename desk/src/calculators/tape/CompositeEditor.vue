@@ -7,6 +7,7 @@ import {
   equityTerms,
   ladderNeeds,
   ladderTerms,
+  payOffTerms,
   refinanceTerms,
   type CalculatorDocument,
   type Scope,
@@ -24,19 +25,26 @@ import {
   equityWords,
   ladderTitles,
   ladderWords,
+  payOffWords,
   refinanceWords,
 } from './term-words'
 import StepPick from './StepPick.vue'
 
-/** Affordability, refinance, equity, aims and ladders: what they are about, and their terms. */
+/** Affordability, refinance, equity, aims, ladders and several loans paid off: what they are about, and their terms. */
+type Composite = 'affordability' | 'refinance' | 'equity' | 'aim' | 'ladder' | 'payOff'
 const { step, document } = defineProps<{
-  step: StepOf<'affordability' | 'refinance' | 'equity' | 'aim' | 'ladder'>
+  step: StepOf<Composite>
   document: CalculatorDocument
   scope: Scope
 }>()
 const draft = useDraft()
 const loans = computed(() =>
   document.steps.flatMap((one) => (one.kind === 'loan' ? [{ value: one.id, label: one.name }] : [])),
+)
+const lists = computed(() =>
+  document.steps.flatMap((one) =>
+    one.kind === 'question' && one.asks === 'loans' ? [{ value: one.id, label: one.name }] : [],
+  ),
 )
 const set = (field: string) => (value: unknown) => void draft.changeStep(step.id, { [field]: value })
 
@@ -46,7 +54,7 @@ interface Sheet {
   readonly words: Readonly<Record<string, readonly [string, string]>>
 }
 const sheet = computed(() => sheetOf(step))
-function sheetOf(step: StepOf<'affordability' | 'refinance' | 'equity' | 'aim' | 'ladder'>): Sheet {
+function sheetOf(step: StepOf<Composite>): Sheet {
   switch (step.kind) {
     case 'affordability': {
       const unused = step.find === 'price' ? 'price' : 'income'
@@ -64,6 +72,8 @@ function sheetOf(step: StepOf<'affordability' | 'refinance' | 'equity' | 'aim' |
       return { names: aimNeeds[step.find], facts: aimTerms, words: aimWords }
     case 'ladder':
       return { names: ladderNeeds[step.over], facts: ladderTerms, words: ladderWords }
+    case 'payOff':
+      return { names: Object.keys(payOffTerms), facts: payOffTerms, words: payOffWords }
   }
 }
 const titles = (words: Readonly<Record<string, string>>) =>
@@ -119,6 +129,14 @@ function setAbout(field: 'find' | 'over', value: string): void {
     :label="step.kind === 'aim' ? 'On the other terms of' : 'Of the loan'"
     :value="step.loan"
     :options="loans"
+  />
+  <StepPick
+    v-if="step.kind === 'payOff'"
+    :step="step"
+    name="loans"
+    label="Of the loans in"
+    :value="step.loans"
+    :options="lists"
   />
   <PickField
     v-if="step.kind === 'affordability' || step.kind === 'refinance'"

@@ -5,13 +5,14 @@ import { computed, ref, watchEffect } from 'vue'
 import {
   mainLanguage,
   frequencyNames,
+  MOST_LOANS,
   type CalculatorDocument,
   type Frequency,
   wantedOfBound,
   type Question,
   type Scope,
 } from '@vivid/core'
-import { createFigures } from '@vivid/contract/wording'
+import { cellQuestions, createFigures } from '@vivid/contract/wording'
 import { useDraft } from '../draft/draft-store'
 import AnswerField from '../../shared/fields/AnswerField.vue'
 import PickField from '../../shared/fields/PickField.vue'
@@ -48,6 +49,7 @@ function boundsOf(step: Question) {
     case 'choice':
     case 'yesNo':
     case 'frequency':
+    case 'loans':
       return []
   }
 }
@@ -86,6 +88,10 @@ const hiddenWays = [
   { value: 'default', label: 'its default' },
   { value: 'nothing', label: 'nothing' },
 ]
+const loanCounts = Array.from({ length: MOST_LOANS }, (_, i) => ({
+  value: String(i + 1),
+  label: String(i + 1),
+}))
 const periods = [
   { value: '', label: 'once' },
   { value: 'month', label: 'a month' },
@@ -175,7 +181,10 @@ const checked = ({ target }: CheckboxChangeEvent): boolean => target.checked
     />
     <AnswerField
       :id="`${step.id}-default`"
-      label="Default"
+      :class="{ whole: step.asks === 'loans' }"
+      :label="
+        step.asks === 'loans' ? 'Default, a loan a line: its name; owed; rate; paid a month' : 'Default'
+      "
       :question="step"
       :document="document"
       :value="step.default"
@@ -195,6 +204,35 @@ const checked = ({ target }: CheckboxChangeEvent): boolean => target.checked
       v-bind="step.asks === 'date' ? { emptyMeans: 'any' } : {}"
       @change="set(field)($event)"
     />
+    <template v-if="step.asks === 'loans'">
+      <PickField
+        v-for="[field, label, value] in [
+          ['fewestLoans', 'Loans at least', step.fewestLoans],
+          ['mostLoans', 'Loans at most', step.mostLoans],
+        ] as const"
+        :id="`${step.id}-${field}`"
+        :key="field"
+        :label="label"
+        :value="String(value)"
+        :options="loanCounts"
+        :field="fieldOf(field)"
+        @change="set(field)(Number($event))"
+      />
+      <AnswerField
+        v-for="[field, label, asked, value] in [
+          ['mostOwed', 'Most owed on one', cellQuestions.owed, step.mostOwed],
+          ['mostRate', 'Rate at most', cellQuestions.rate, step.mostRate],
+        ] as const"
+        :id="`${step.id}-${field}`"
+        :key="field"
+        :label="label"
+        :question="asked"
+        :document="document"
+        :value="value"
+        :field="fieldOf(field)"
+        @change="set(field)($event)"
+      />
+    </template>
     <template v-if="step.asks === 'money' && step.per !== null">
       <AnswerField
         :id="`${step.id}-usual-least`"
@@ -250,6 +288,7 @@ const checked = ({ target }: CheckboxChangeEvent): boolean => target.checked
   <AnswerField
     v-if="draft.sample"
     :id="`${step.id}-sample`"
+    :class="{ wide: step.asks === 'loans' }"
     :label="`${draft.sample.name} answers`"
     :question="step"
     :document="document"

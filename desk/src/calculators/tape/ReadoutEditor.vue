@@ -26,12 +26,13 @@ const { step, document } = defineProps<{ step: ReadoutStep; document: Calculator
 const draft = useDraft()
 const set = (field: string) => (value: unknown) => void draft.changeStep(step.id, { [field]: value })
 
-const named = (kind: 'loan' | 'ladder' | 'comparison' | 'refinance' | 'affordability') =>
+const named = (kind: 'loan' | 'ladder' | 'comparison' | 'payOff' | 'refinance' | 'affordability') =>
   computed(() =>
     document.steps.flatMap((one) => (one.kind === kind ? [{ value: one.id, label: one.name }] : [])),
   )
 const [loans, ladders, comparisons] = [named('loan'), named('ladder'), named('comparison')]
 const [refinances, affordabilities] = [named('refinance'), named('affordability')]
+const payOffs = named('payOff')
 type Part = Extract<ReadoutStep, { shows: 'meter' }>['parts'][number]
 const partsOf = computed((): readonly Part[] => ('parts' in step ? step.parts : []))
 const putParts = (parts: Part[]) => void draft.changeStep(step.id, { parts })
@@ -205,6 +206,14 @@ const addPart = () =>
     label="Ladder"
     :value="step.ladder"
     :options="ladders"
+  />
+  <StepPick
+    v-if="step.shows === 'payOff'"
+    :step="step"
+    name="payOff"
+    label="Of the loans paid off in"
+    :value="step.payOff"
+    :options="payOffs"
   />
   <template v-if="step.shows === 'comparison'">
     <StepPick

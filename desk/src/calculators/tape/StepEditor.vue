@@ -29,6 +29,7 @@ const editors: Record<CalculatorStep['kind'], Component> = {
   aim: CompositeEditor,
   ladder: CompositeEditor,
   comparison: ComparisonEditor,
+  payOff: CompositeEditor,
   readout: ReadoutEditor,
 }
 const editor = computed(() => editors[step.kind])

@@ -133,6 +133,17 @@ const readoutKinds: { readonly [S in Shows]: ReadoutKind<S> } = {
     clause: ({ comparison }, nameOf) => `${nameOf(comparison)} side by side`,
     value: ({ columns }) => `${columns.length} loans`,
   },
+  payOff: {
+    title: 'Several loans paid off',
+    says: 'the orders side by side',
+    label: 'In which order',
+    make: (document) => ({ shows: 'payOff', payOff: firstOf(document, 'payOff') }),
+    clause: ({ payOff }, nameOf) => `the orders of ${nameOf(payOff)} side by side`,
+    value: ({ best, plans }, figures) => {
+      const saved = plans.find(({ by }) => by === best)?.saved ?? 0
+      return `${figures.words.page.loans.orders[best].toLowerCase()} saves ${figures.money(saved)}`
+    },
+  },
   payment: {
     title: 'One payment',
     says: 'payment number k taken apart',

@@ -51,6 +51,8 @@ export function stepClause(
       return `${nameOf(step.loan)} over ${ladderTitles[step.over]}`
     case 'comparison':
       return step.loans.map(({ loan }) => nameOf(loan)).join(', ')
+    case 'payOff':
+      return `${nameOf(step.loans)} paid off together${step.terms.extra ? `, ${step.terms.extra} besides` : ''}`
     case 'readout':
       return readoutClause(step, nameOf, textIn(step.label, figures.locale, figures.locale))
   }
@@ -98,6 +100,8 @@ function rangeClause(step: Question, nameOf: (id: string) => string, figures: Fi
       return 'yes or no'
     case 'date':
       return step.precision === 'month' ? 'a month' : 'a day'
+    case 'loans':
+      return `a list of loans, ${step.fewestLoans} to ${step.mostLoans}`
     case 'frequency':
       return `one of ${step.options.length} choices`
   }

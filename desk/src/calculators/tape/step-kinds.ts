@@ -183,6 +183,17 @@ export const stepKinds: readonly StepKind[] = [
       default: 'monthly',
     }),
   ),
+  question<'loans'>('loans', 'Several loans', 'a list the visitor keeps', 'your loans', () => ({
+    asks: 'loans',
+    default: [
+      { name: '', owed: 5_000_00, rate: '18', payment: 200_00 },
+      { name: '', owed: 15_000_00, rate: '6', payment: 300_00 },
+    ],
+    fewestLoans: 1,
+    mostLoans: 12,
+    mostOwed: 1_000_000_00,
+    mostRate: '60',
+  })),
   kind('section', 'questions', 'Heading', 'groups the questions below it', 'heading', (document) => ({
     kind: 'section',
     label: { [mainLanguage(document)]: 'Heading' },
@@ -267,6 +278,18 @@ export const stepKinds: readonly StepKind[] = [
         .filter(({ kind: of }) => of === 'loan')
         .slice(0, 4)
         .map(({ id, name }) => ({ loan: id, label: { [mainLanguage(document)]: name } })),
+    }),
+  ),
+  kind(
+    'payOff',
+    'workings',
+    'Several loans paid off',
+    'which one an extra should go to',
+    'the plan',
+    (document) => ({
+      kind: 'payOff',
+      loans: firstOf(document, (step) => step.kind === 'question' && step.asks === 'loans'),
+      terms: {},
     }),
   ),
   ...readoutKindNames.map(readout),

@@ -28,9 +28,11 @@ export function stepValue(
 }
 
 const said = (value: NonNullable<Evaluation['values'][string]>, figures: Figures): string =>
-  value.unit === 'money' && value.per && value.per !== 'payment'
-    ? `${figures.value(value)} ${figures.per(value.per)}`
-    : figures.value(value)
+  value.unit === 'loans'
+    ? `${value.loans.length === 1 ? '1 loan' : `${value.loans.length} loans`}, ${figures.moneyShort(value.loans.reduce((sum, { owed }) => sum + owed, 0))}`
+    : value.unit === 'money' && value.per && value.per !== 'payment'
+      ? `${figures.value(value)} ${figures.per(value.per)}`
+      : figures.value(value)
 
 function textOfReadout(step: CalculatorStep, evaluation: Evaluation | undefined, figures: Figures): string {
   if (evaluation?.hidden.has(step.id)) return 'not shown'

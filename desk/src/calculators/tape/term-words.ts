@@ -78,6 +78,11 @@ export const ladderWords: Record<keyof StepOf<'ladder'>['terms'] & string, Words
   amounts: ['Amounts', ''],
 }
 
+export const payOffWords: Record<keyof StepOf<'payOff'>['terms'] & string, Words> = {
+  extra: ['Extra a month, over all payments', 'none'],
+  order: ['Goes first to: “dearest”, “smallest” or “own”', 'the dearest'],
+}
+
 /** The terms of a loan in the groups they are looked for in. */
 export const loanGroups: readonly {
   readonly title: string

@@ -1,10 +1,17 @@
 <script setup lang="ts">
 import { mainLanguage } from '@vivid/core'
-import { Button, Input, RadioGroup } from 'ant-design-vue'
+import { Button, Input, RadioGroup, Textarea } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import type { CalculatorDocument, Question } from '@vivid/core'
 import { useUnread } from './unread-store'
-import { createFigures, isUnreadable, readTyped, textOfAnswer, unitOf } from '@vivid/contract/wording'
+import {
+  createFigures,
+  hasGaps,
+  isUnreadable,
+  readTyped,
+  textOfAnswer,
+  unitOf,
+} from '@vivid/contract/wording'
 
 /**
  * One answer of a question's kind (a default, a bound, a step, a sample answer), typed as a visitor would type it.
@@ -32,6 +39,8 @@ const examples: Record<Question['asks'], string> = {
   yesNo: 'Choose yes or no.',
   date: 'Type a date, like 2026-11-25.',
   frequency: 'Choose one.',
+  loans:
+    'Write a loan a line, like Card; 4,200; 18.9%; 120: its name, what is owed, its rate, what is paid a month.',
 }
 
 const figures = computed(() => createFigures(mainLanguage(props.document), props.document.currency))
@@ -52,7 +61,8 @@ function judge(typed: string): Judged {
   if (answer === null) return none(props.emptyMeans === undefined ? 'This cannot be empty.' : '')
   if (props.question.asks === 'date' && typed.trim() === 'today') return { isAnswer: true, answer: 'today' }
   if (isUnreadable(answer) && answer.couldBe.length > 0) return none('Which do you mean?', answer.couldBe)
-  if (isUnreadable(answer) || isNegative(answer)) return none(examples[props.question.asks])
+  if (isUnreadable(answer) || hasGaps(answer) || isNegative(answer))
+    return none(examples[props.question.asks])
   return { isAnswer: true, answer }
 }
 
@@ -94,7 +104,10 @@ function mean(answer: unknown): void {
 }
 
 function isNegative(answer: unknown): boolean {
-  return ['money', 'percent', 'share'].includes(props.question.asks) && JSON.stringify(answer).includes('-')
+  return (
+    ['money', 'percent', 'share', 'loans'].includes(props.question.asks) &&
+    JSON.stringify(answer).includes('-')
+  )
 }
 
 /** Only a field that is left empty is meant to be empty: on the way to another answer it is so for a moment. */
@@ -144,7 +157,8 @@ const choose = (value: string) =>
     </template>
     <template v-else>
       <label :for="id">{{ label }}</label>
-      <Input
+      <component
+        :is="question.asks === 'loans' ? Textarea : Input"
         :id="id"
         :value="text"
         :status="problem ? 'error' : ''"
@@ -152,6 +166,7 @@ const choose = (value: string) =>
         :aria-invalid="Boolean(problem)"
         :aria-describedby="problem ? `${id}-problem` : undefined"
         autocomplete="off"
+        v-bind="question.asks === 'loans' ? { autoSize: { minRows: 2, maxRows: 12 } } : {}"
         @update:value="take"
         @blur="leave"
       />

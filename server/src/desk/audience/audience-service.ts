@@ -5,7 +5,7 @@ import {
   type AudienceGroup,
   type AudienceQuery,
 } from '@vivid/contract'
-import { createFigures } from '@vivid/contract/wording'
+import { counted, createFigures } from '@vivid/contract/wording'
 import {
   mainLanguage,
   bandEnd,
@@ -132,6 +132,7 @@ function bandSaid(
   }
   if (question.asks === 'frequency') return figures.every(band as Frequency)
   if (question.asks === 'yesNo') return band
+  if (question.asks === 'loans') return counted(Number(band), { one: '# loan', other: '# loans' }, main)
   const unit = question.asks === 'share' ? 'share' : unitOfQuestion(question).is
   const end = bandEnd(band, unit as Parameters<typeof bandEnd>[1])
   if (end === undefined) return band

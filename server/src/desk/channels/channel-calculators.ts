@@ -40,6 +40,8 @@ function formOf(question: Question): string {
       return `one of ${frequencyNames.map((name) => `"${name}"`).join(', ')}`
     case 'yesNo':
       return 'true or false'
+    case 'loans':
+      return '[{ "name": "Card", "owed": 420000, "rate": "18.9", "payment": 12000 }, …]: what is owed and paid a month in minor units'
     case 'date':
       return 'a date, like "2026-11-25"'
   }

@@ -45,4 +45,6 @@ export const englishConventions: Conventions = {
     fees: 'No fees are in the loan’s own payments.',
   },
   monthly: 'Payments are monthly.',
+  rollsOn:
+    'What a loan leaves free once it is paid off goes to the next, so the same is paid each month until the end.',
 }

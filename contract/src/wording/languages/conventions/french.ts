@@ -46,4 +46,6 @@ export const frenchConventions: Conventions = {
     fees: 'Aucuns frais n’entrent dans les versements du prêt.',
   },
   monthly: 'Les versements sont mensuels.',
+  rollsOn:
+    'Ce qu’un prêt laisse libre une fois remboursé va au suivant : on paie donc autant chaque mois jusqu’à la fin.',
 }

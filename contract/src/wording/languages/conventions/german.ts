@@ -45,4 +45,6 @@ export const germanConventions: Conventions = {
     fees: 'In den Raten des Darlehens sind keine Gebühren.',
   },
   monthly: 'Gezahlt wird monatlich.',
+  rollsOn:
+    'Was ein getilgter Kredit frei lässt, geht an den nächsten: So wird bis zum Schluss jeden Monat gleich viel gezahlt.',
 }

@@ -46,4 +46,6 @@ export const spanishConventions: Conventions = {
     fees: 'Las cuotas del préstamo no llevan gastos.',
   },
   monthly: 'Las cuotas son mensuales.',
+  rollsOn:
+    'Lo que un préstamo deja libre una vez pagado va al siguiente: así se paga lo mismo cada mes hasta el final.',
 }

@@ -160,6 +160,29 @@ export const englishPage: PageWords = {
     full: 'Four stand beside each other already; remove one to keep another.',
   },
 
+  loans: {
+    columns: { name: 'what it is called', owed: 'still owed', rate: 'rate', payment: 'paid a month' },
+    one: (number) => `Loan ${number}`,
+    add: 'Add a loan',
+    remove: (loan) => `Take “${loan}” off the list`,
+    earlier: (loan) => `Move “${loan}” up`,
+    later: (loan) => `Move “${loan}” down`,
+    orders: {
+      asAgreed: 'Each by itself',
+      dearest: 'Highest rate first',
+      smallest: 'Least owed first',
+      own: 'In your order',
+    },
+    rows: { end: 'all paid off', interest: 'interest', saved: 'interest saved', paid: 'paid in all' },
+    endOf: (loan) => `${loan} paid off`,
+    yours: 'your plan',
+    saysBest: ({ order, saved, sooner }) =>
+      `${order} saves most: ${saved} less interest than each by itself${sooner && `, and done ${sooner} sooner`}.`,
+    saysSame: ({ saved, sooner }) =>
+      `${saved} less interest than each by itself${sooner && `, and done ${sooner} sooner`}, in whatever order.`,
+    saysNothing: 'There is nothing to be saved here: add an extra, or a second loan.',
+  },
+
   handOver: {
     open: 'Talk to us about this',
     intro: (lender) => `Send these figures to ${lender}; someone will get in touch with you.`,

@@ -165,6 +165,34 @@ export const frenchPage: PageWords = {
     full: 'Quatre sont déjà côte à côte ; retirez-en un pour en garder un autre.',
   },
 
+  loans: {
+    columns: { name: 'son nom', owed: 'encore dû', rate: 'taux', payment: 'payé par mois' },
+    one: (number) => `Prêt ${number}`,
+    add: 'Ajouter un prêt',
+    remove: (loan) => `Retirer « ${loan} » de la liste`,
+    earlier: (loan) => `Monter « ${loan} »`,
+    later: (loan) => `Descendre « ${loan} »`,
+    orders: {
+      asAgreed: 'Chacun pour soi',
+      dearest: 'Taux le plus élevé d’abord',
+      smallest: 'Plus petit solde d’abord',
+      own: 'Dans votre ordre',
+    },
+    rows: {
+      end: 'tout remboursé',
+      interest: 'intérêts',
+      saved: 'intérêts épargnés',
+      paid: 'payé en tout',
+    },
+    endOf: (loan) => `${loan} remboursé`,
+    yours: 'votre plan',
+    saysBest: ({ order, saved, sooner }) =>
+      `${order} épargne le plus : ${saved} d’intérêts de moins que chacun pour soi${sooner && `, et tout est fini ${sooner} plus tôt`}.`,
+    saysSame: ({ saved, sooner }) =>
+      `${saved} d’intérêts de moins que chacun pour soi${sooner && `, et tout est fini ${sooner} plus tôt`}, quel que soit l’ordre.`,
+    saysNothing: 'Il n’y a rien à épargner ici : ajoutez un supplément, ou un deuxième prêt.',
+  },
+
   handOver: {
     open: 'En parler avec nous',
     intro: (lender) => `Envoyez ces chiffres à ${lender} ; quelqu’un communiquera avec vous.`,

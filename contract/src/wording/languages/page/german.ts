@@ -163,6 +163,29 @@ export const germanPage: PageWords = {
     full: 'Vier stehen schon nebeneinander; entfernen Sie eine, um eine andere zu behalten.',
   },
 
+  loans: {
+    columns: { name: 'wie er heißt', owed: 'noch offen', rate: 'Zinssatz', payment: 'Rate im Monat' },
+    one: (number) => `Kredit ${number}`,
+    add: 'Kredit hinzufügen',
+    remove: (loan) => `„${loan}“ von der Liste nehmen`,
+    earlier: (loan) => `„${loan}“ nach oben`,
+    later: (loan) => `„${loan}“ nach unten`,
+    orders: {
+      asAgreed: 'Jeder für sich',
+      dearest: 'Höchster Zinssatz zuerst',
+      smallest: 'Kleinste Restschuld zuerst',
+      own: 'In Ihrer Reihenfolge',
+    },
+    rows: { end: 'alles getilgt', interest: 'Zinsen', saved: 'Zinsen gespart', paid: 'insgesamt gezahlt' },
+    endOf: (loan) => `${loan} getilgt`,
+    yours: 'Ihr Plan',
+    saysBest: ({ order, saved, sooner }) =>
+      `${order} spart am meisten: ${saved} weniger Zinsen als jeder für sich${sooner && `, und ${sooner} früher fertig`}.`,
+    saysSame: ({ saved, sooner }) =>
+      `${saved} weniger Zinsen als jeder für sich${sooner && `, und ${sooner} früher fertig`}, in welcher Reihenfolge auch immer.`,
+    saysNothing: 'Hier ist nichts zu sparen: Geben Sie eine Sonderzahlung oder einen zweiten Kredit an.',
+  },
+
   handOver: {
     open: 'Mit uns darüber sprechen',
     intro: (lender) => `Senden Sie diese Zahlen an ${lender}; jemand meldet sich bei Ihnen.`,

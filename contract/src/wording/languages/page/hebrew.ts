@@ -159,6 +159,29 @@ export const hebrewPage: PageWords = {
     full: 'כבר יש ארבעה זה לצד זה; יש להסיר אחד כדי לשמור אחר.',
   },
 
+  loans: {
+    columns: { name: 'שם ההלוואה', owed: 'יתרת החוב', rate: 'ריבית', payment: 'תשלום לחודש' },
+    one: (number) => `הלוואה ${number}`,
+    add: 'הוספת הלוואה',
+    remove: (loan) => `הסרת ”${loan}“ מהרשימה`,
+    earlier: (loan) => `העברת ”${loan}“ למעלה`,
+    later: (loan) => `העברת ”${loan}“ למטה`,
+    orders: {
+      asAgreed: 'כל אחת לעצמה',
+      dearest: 'הריבית הגבוהה קודם',
+      smallest: 'היתרה הקטנה קודם',
+      own: 'לפי הסדר שלך',
+    },
+    rows: { end: 'הכול נפרע', interest: 'ריבית', saved: 'ריבית שנחסכה', paid: 'שולם בסך הכול' },
+    endOf: (loan) => `${loan} נפרעת`,
+    yours: 'התוכנית שלך',
+    saysBest: ({ order, saved, sooner }) =>
+      `${order} חוסך הכי הרבה: ${saved} פחות ריבית מאשר כל אחת לעצמה${sooner && `, והסיום מוקדם ב־${sooner}`}.`,
+    saysSame: ({ saved, sooner }) =>
+      `${saved} פחות ריבית מאשר כל אחת לעצמה${sooner && `, והסיום מוקדם ב־${sooner}`}, בכל סדר שהוא.`,
+    saysNothing: 'אין כאן מה לחסוך: אפשר להוסיף תשלום נוסף או הלוואה שנייה.',
+  },
+
   handOver: {
     open: 'לדבר איתנו על זה',
     intro: (lender) => `אפשר לשלוח את התוצאות אל ${lender}, ומישהו יחזור אליך.`,

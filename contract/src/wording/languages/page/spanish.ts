@@ -163,6 +163,34 @@ export const spanishPage: PageWords = {
     full: 'Ya hay cuatro uno junto a otro; quite uno para guardar otro.',
   },
 
+  loans: {
+    columns: { name: 'cómo se llama', owed: 'aún se debe', rate: 'tipo', payment: 'cuota al mes' },
+    one: (number) => `Préstamo ${number}`,
+    add: 'Añadir un préstamo',
+    remove: (loan) => `Quitar «${loan}» de la lista`,
+    earlier: (loan) => `Subir «${loan}»`,
+    later: (loan) => `Bajar «${loan}»`,
+    orders: {
+      asAgreed: 'Cada uno por su lado',
+      dearest: 'Primero el tipo más alto',
+      smallest: 'Primero el saldo más pequeño',
+      own: 'En su orden',
+    },
+    rows: {
+      end: 'todo pagado',
+      interest: 'intereses',
+      saved: 'intereses ahorrados',
+      paid: 'pagado en total',
+    },
+    endOf: (loan) => `${loan} pagado`,
+    yours: 'su plan',
+    saysBest: ({ order, saved, sooner }) =>
+      `${order} ahorra más: ${saved} menos de intereses que cada uno por su lado${sooner && `, y se termina ${sooner} antes`}.`,
+    saysSame: ({ saved, sooner }) =>
+      `${saved} menos de intereses que cada uno por su lado${sooner && `, y se termina ${sooner} antes`}, en cualquier orden.`,
+    saysNothing: 'Aquí no hay nada que ahorrar: añada un pago extra o un segundo préstamo.',
+  },
+
   handOver: {
     open: 'Hablar con nosotros de esto',
     intro: (lender) => `Envíe estas cifras a ${lender}; alguien se pondrá en contacto con usted.`,

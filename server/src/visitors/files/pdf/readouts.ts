@@ -5,6 +5,7 @@ import {
   ladderTable,
   lowestSaid,
   labelSaid,
+  payOffTable,
   readoutText,
 } from '@vivid/contract/wording'
 import type { Readout, ReadoutStep, Texts } from '@vivid/core'
@@ -57,6 +58,10 @@ export function readoutOf(readout: Readout, step: ReadoutStep, paper: Paper): Co
       ])
       const lowest = lowestSaid(readout.columns, head, figures)
       return [heading(label, paper), tableOf(['', ...head], rows, paper), ...(lowest ? [text(lowest)] : [])]
+    }
+    case 'payOff': {
+      const { head, rows } = payOffTable(readout, figures)
+      return [heading(label, paper), text(sentence), tableOf(head, rows, paper)]
     }
     case 'ladder': {
       const { head, rows } = ladderTable(readout, figures)

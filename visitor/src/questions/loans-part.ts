@@ -1,0 +1,3 @@
+import { fetchedPart } from '../pieces/fetched-part'
+
+export const loansPart = fetchedPart(() => import('./LoansField.vue'))
