@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mainLanguage } from '@vivid/core/evaluate'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
-import { oftenSaid, readoutText } from '@vivid/contract/wording'
+import { oftenSaid, figureText } from '@vivid/contract/wording'
 import type { CalculatorSource } from './model/calculator-source'
 import { useCalculator } from './model/use-calculator'
 import QuestionField from './questions/QuestionField.vue'
@@ -49,7 +49,7 @@ const headline = computed(() => {
   const { value } = readout
   return {
     label: say(step.label),
-    ...readoutText(readout, figures.value, mainLanguage(program.value)),
+    ...figureText(readout, figures.value, mainLanguage(program.value)),
     often: oftenSaid(value, figures.value),
   }
 })
@@ -98,8 +98,7 @@ async function goTo(field: string): Promise<void> {
   calculator.pointOutAll()
   await nextTick()
   const place = document.getElementById(`answer-${field}`)
-  const cell = place?.querySelector<HTMLElement>('[aria-invalid=true]') ?? place?.querySelector('input')
-  ;(cell ?? place)?.focus()
+  ;(place?.querySelector<HTMLElement>('[aria-invalid=true]') ?? place)?.focus()
 }
 
 /** Enter in any field, or the button: the first answer that is wrong gets the focus. */

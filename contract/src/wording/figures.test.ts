@@ -5,7 +5,7 @@ import { createFigures } from './figures'
 import { fetchAllLanguages } from './languages'
 
 import { doubtSentence, problemSentence } from './problem-sentences'
-import { readoutText } from './readout-text'
+import { readoutText } from './any-readout-text'
 
 await fetchAllLanguages()
 

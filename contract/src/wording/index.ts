@@ -1,3 +1,5 @@
+export { servedWords } from './languages/served'
+export { readoutText } from './any-readout-text'
 export { cellQuestions, cellsOf, hasGaps, loanColumns, textOfCells } from './loan-list'
 export { payOffSaid, payOffTable, type PayOffReadout } from './pay-off-table'
 export { isUnreadable, readTyped, textOfAnswer, understoodAs, unitOf, type ShareUnit } from './answer-text'
@@ -22,7 +24,7 @@ export { readWholeNumber } from './read-answer'
 export { decimalMarkOf } from './intl'
 export { DIRECTION_MARKS, readBy, readingsOf, type DecimalMark, type NumberKind } from './read-number'
 export { ratesSaid } from './rates-said'
-export { labelSaid, oftenSaid, readoutText, sentenceText } from './readout-text'
+export { labelSaid, oftenSaid, figureText, sentenceText } from './readout-text'
 export {
   gapSaid,
   keptName,

@@ -21,8 +21,8 @@ export interface YearSaid {
 }
 
 /**
- * The visitor page's own words in one language, for the page, its files and its notices; those of a calculator come
- * with it.
+ * The visitor page's own words in one language; those of a calculator come with it, and what only the server says (files,
+ * notices) is in `ServedWords`.
  */
 export interface PageWords {
   readonly results: string
@@ -103,14 +103,6 @@ export interface PageWords {
   readonly linkMore: string
   /** Questions a page was to begin otherwise with, where that is not allowed any more. */
   readonly beginsAsUsual: (questions: string) => string
-  /** What is left of a loan when its payments end, and falls due then. */
-  readonly balloonEntry: (amount: string) => string
-  /** Whose schedule a file has, where the page shows several loans. */
-  readonly scheduleOf: (label: string) => string
-  readonly calendarEntry: (amount: string) => string
-  readonly madeOn: (day: string, edition: number) => string
-  readonly pageOf: (page: number, pages: number) => string
-  readonly illustration: string
 
   /** What pictures show, in a sentence. */
   readonly picture: {
@@ -201,13 +193,5 @@ export interface PageWords {
     readonly nameMissing: string
     readonly reachMissing: string
     readonly consentMissing: string
-  }
-
-  readonly notices: {
-    readonly takenDown: readonly [title: string, text: string]
-    readonly unknown: readonly [title: string, text: string]
-    /** Where the page's script did not arrive, however often it was asked for. */
-    readonly notStarted: (lender: string) => string
-    readonly noScript: (lender: string) => string
   }
 }

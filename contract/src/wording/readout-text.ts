@@ -1,7 +1,6 @@
 import type { Readout, Said, Value } from '@vivid/core/evaluate'
 import { pluralRules } from './intl'
 import type { Figures } from './language'
-import { payOffSaid } from './pay-off-table'
 
 /** A result as the visitor reads it: a large figure and a plain sentence that says what it means. */
 export interface ReadoutText {
@@ -56,41 +55,18 @@ export function labelSaid(label: string, value: Value, figures: Figures): string
   return isSaid ? label : `${label} ${often}`.trim()
 }
 
-/** The words of a readout: its figure and its sentence; empty where it has none. */
-export function readoutText(readout: Readout, figures: Figures, main: string): ReadoutText {
-  switch (readout.shows) {
-    case 'figure': {
-      const { value } = readout
-      const figure =
-        value.unit === 'money'
-          ? figures.money(value.money)
-          : value.unit === 'date'
-            ? figures.month(value.date)
-            : figures.value(value)
-      return { figure, sentence: sentenceText(readout.sentence, figures, main) }
-    }
-    case 'meter':
-      return {
-        figure: readout.total.unit === 'money' ? figures.money(readout.total.money) : '',
-        sentence: sentenceText(readout.sentence, figures, main),
-      }
-    case 'sentence':
-      return { figure: '', sentence: sentenceText(readout.sentence, figures, main) }
-    case 'payment':
-      return {
-        figure: figures.money(readout.row.payment),
-        sentence: readout.row.date ? figures.date(readout.row.date) : '',
-      }
-    case 'payOff':
-      return { figure: '', sentence: payOffSaid(readout, figures) }
-    case 'chart':
-    case 'schedule':
-    case 'ladder':
-    case 'comparison':
-    case 'explanation':
-    case 'assumptions':
-    case 'actions':
-    case 'whatIf':
-      return { figure: '', sentence: '' }
-  }
+/** The words of a figure, or of a meter: what the page shows large, and its sentence. */
+export function figureText(
+  readout: Extract<Readout, { shows: 'figure' | 'meter' }>,
+  figures: Figures,
+  main: string,
+): ReadoutText {
+  const value = readout.shows === 'figure' ? readout.value : readout.total
+  const figure =
+    value.unit === 'money'
+      ? figures.money(value.money)
+      : value.unit === 'date'
+        ? figures.month(value.date)
+        : figures.value(value)
+  return { figure, sentence: sentenceText(readout.sentence, figures, main) }
 }

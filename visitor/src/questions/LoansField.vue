@@ -131,7 +131,7 @@ function move(row: number, by: -1 | 1): void {
 </script>
 
 <template>
-  <div :id="id" ref="list" class="loans">
+  <div :id="id" ref="list" class="loans" tabindex="-1">
     <div
       v-for="(cells, row) in rows"
       :key="row"

@@ -57,7 +57,7 @@ const hasButtons = computed(
 
 /** What the text could mean, where it could mean more than one thing. */
 const meanings = computed(() =>
-  (question.asks === 'loans' ? [] : calculator.couldBe(question.id)).map((answer) => ({
+  calculator.couldBe(question.id).map((answer) => ({
     answer,
     said: textOfAnswer(question, answer, calculator.figures.value),
   })),
@@ -148,7 +148,12 @@ const aside = computed(() => {
       :label="label"
       :calculator="calculator"
     />
-    <p v-if="meanings.length" :id="`${fieldId}-meanings`" class="doubt" role="status">
+    <p
+      v-if="meanings.length && question.asks !== 'loans'"
+      :id="`${fieldId}-meanings`"
+      class="doubt"
+      role="status"
+    >
       {{ calculator.words.value.whichMeant }}
       <button
         v-for="{ answer, said } in meanings"

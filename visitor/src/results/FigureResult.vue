@@ -2,7 +2,7 @@
 import { mainLanguage } from '@vivid/core/evaluate'
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
-import { labelSaid, readoutText } from '@vivid/contract/wording'
+import { labelSaid, figureText } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 import ExplainedText from '../pieces/ExplainedText.vue'
 import CopyFigure from './CopyFigure.vue'
@@ -15,7 +15,7 @@ const { step, readout, calculator } = defineProps<{
 }>()
 const { figures, say, words } = calculator
 
-const text = computed(() => readoutText(readout, figures.value, mainLanguage(calculator.program.value)))
+const text = computed(() => figureText(readout, figures.value, mainLanguage(calculator.program.value)))
 const label = computed(() => say(step.label))
 const called = computed(() => labelSaid(label.value, readout.value, figures.value))
 const isWhole = computed(() => readout.parts.some(({ value }) => 'money' in value && value.money > 0))

@@ -2,7 +2,7 @@
 import { mainLanguage } from '@vivid/core/evaluate'
 import { computed } from 'vue'
 import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
-import { readoutText } from '@vivid/contract/wording'
+import { figureText } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 import ExplainedText from '../pieces/ExplainedText.vue'
 import CopyFigure from './CopyFigure.vue'
@@ -14,7 +14,7 @@ const { step, readout, calculator } = defineProps<{
   calculator: Calculator
 }>()
 const text = computed(() =>
-  readoutText(readout, calculator.figures.value, mainLanguage(calculator.program.value)),
+  figureText(readout, calculator.figures.value, mainLanguage(calculator.program.value)),
 )
 const label = computed(() => calculator.say(step.label))
 </script>

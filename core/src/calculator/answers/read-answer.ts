@@ -7,14 +7,17 @@ import { isPlainDateAfter, readIsoDate } from '../../dates/plain-date'
 import type { Question, QuestionOf } from '../document/questions'
 import type { Share, TermLength } from '../document/document-shapes'
 import type { AnswerKind, Problem, ShareValue, Value } from '../program/evaluated'
-import { readLoans } from './read-loans'
 import { isNumeric, numberOf } from '../program/number-of'
 
 /**
  * Reads one answer from outside against its question: the right shape, then the range. `whole` is the amount a
- * share is of. Returns a value, or the problem with it.
+ * share is of. Returns a value, or the problem with it. A list is read by `readLoans`.
  */
-export function readAnswer(question: Question, answer: unknown, whole?: Minor): Value | Problem {
+export function readOneAnswer(
+  question: Exclude<Question, { asks: 'loans' }>,
+  answer: unknown,
+  whole?: Minor,
+): Value | Problem {
   switch (question.asks) {
     case 'money':
       return isMoney(answer) ? inRange(question, moneyOf(question, answer)) : unreadable(question, 'money')
@@ -42,8 +45,6 @@ export function readAnswer(question: Question, answer: unknown, whole?: Minor): 
         : unreadable(question, 'date')
     case 'frequency':
       return readFrequency(question, answer)
-    case 'loans':
-      return readLoans(question, answer, { isMoney, isPercent })
   }
 }
 
@@ -75,10 +76,10 @@ const unreadable = ({ id }: Question, wanted: AnswerKind): Problem => ({
   wanted,
 })
 
-const isMoney = (answer: unknown): answer is number =>
+export const isMoney = (answer: unknown): answer is number =>
   typeof answer === 'number' && Number.isInteger(answer) && Math.abs(answer) <= LARGEST_AMOUNT
 
-const isPercent = (answer: unknown): answer is string =>
+export const isPercent = (answer: unknown): answer is string =>
   typeof answer === 'string' && isPlainDecimal(answer) && Math.abs(Number(answer)) <= HIGHEST_PERCENT
 
 const isWholeNumber = (answer: unknown): answer is number =>

@@ -1,32 +1,27 @@
 import { interestOf } from '../../loan/interest'
-import { minor } from '../../money/minor'
+import { minor, type Minor } from '../../money/minor'
 import { readRate } from '../../rates/percent'
 import { equivalentRate } from '../../rates/periodic-rate'
 import { LOAN_NAME, LONGEST_LOAN_NAME } from '../document/answer-limits'
 import type { OwedLoanAnswer } from '../document/document-shapes'
-import type { QuestionOf } from '../document/questions'
+import type { Question, QuestionOf } from '../document/questions'
+import { isMoney, isPercent, readOneAnswer } from './read-answer'
 import type { LoanCell, Problem, Value } from '../program/evaluated'
 
 type LoansQuestion = QuestionOf<'loans'>
-
-/** Whether what came as an amount, or as a percentage, is one. */
-export interface CellKinds {
-  readonly isMoney: (answer: unknown) => answer is number
-  readonly isPercent: (answer: unknown) => answer is string
-}
 
 /**
  * A list of loans from outside. The first thing that is wrong is told with its loan and what of it. Each loan has to be
  * repaid by its own payment: one that does not cover its interest is never done.
  */
-export function readLoans(question: LoansQuestion, answer: unknown, kinds: CellKinds): Value | Problem {
+export function readLoans(question: LoansQuestion, answer: unknown): Value | Problem {
   const { id: field, fewestLoans, mostLoans } = question
   if (!Array.isArray(answer)) return { code: 'ANSWER_UNREADABLE', field, wanted: 'loans' }
   if (answer.length < fewestLoans) return { code: 'LOANS_TOO_FEW', field, count: fewestLoans }
   if (answer.length > mostLoans) return { code: 'LOANS_TOO_MANY', field, count: mostLoans }
   const loans: OwedLoanAnswer[] = []
   for (const [at, one] of (answer as readonly unknown[]).entries()) {
-    const read = readLoan(question, one, at, kinds)
+    const read = readLoan(question, one, at)
     if ('code' in read) return read
     loans.push(read)
   }
@@ -41,12 +36,7 @@ const nameIn = (answer: unknown): string =>
 
 const COLUMNS = ['name', 'owed', 'rate', 'payment'] as const
 
-function readLoan(
-  question: LoansQuestion,
-  answer: unknown,
-  loan: number,
-  { isMoney, isPercent }: CellKinds,
-): OwedLoanAnswer | Problem {
+function readLoan(question: LoansQuestion, answer: unknown, loan: number): OwedLoanAnswer | Problem {
   const { id: field, mostOwed, mostRate } = question
   const called = nameIn(answer)
   const at = (of: LoanCell['of']): LoanCell => ({ loan, name: called, of })
@@ -101,3 +91,7 @@ function firstInterest(owed: number, rate: string): number {
   const read = readRate(rate, 'rate')
   return read.ok ? interestOf(owed, equivalentRate(read.value, 12, 12), 'halfUp') : 0
 }
+
+/** An answer of any kind from outside, as the parts of a page that have lists read it. */
+export const readAnswer = (question: Question, answer: unknown, whole?: Minor): Value | Problem =>
+  question.asks === 'loans' ? readLoans(question, answer) : readOneAnswer(question, answer, whole)

@@ -1,5 +1,6 @@
 import { minor } from '../../money/minor'
-import { isProblem, readAnswer } from '../answers/read-answer'
+import { isProblem } from '../answers/read-answer'
+import { readAnswer } from '../answers/read-loans'
 import type { Question } from '../document/questions'
 import type { CompileFault, CompileProblem } from './compile-problem'
 

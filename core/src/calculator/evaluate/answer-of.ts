@@ -5,7 +5,8 @@ import { ZERO, type Minor } from '../../money/minor'
 import type { Question, QuestionOf } from '../document/questions'
 import type { Answers } from '../program/program'
 import type { Doubt, Problem, Value } from '../program/evaluated'
-import { isProblem, readAnswer } from '../answers/read-answer'
+import { isProblem, readOneAnswer } from '../answers/read-answer'
+import type { Further } from './further'
 
 /** A question answered: its value, or the problem with it. */
 export interface Answered {
@@ -26,13 +27,18 @@ export function answerOf(
   isShown: boolean,
   whole: Minor | 'unknown' | undefined,
   today: PlainDate,
+  further?: Pick<Further, 'readLoans'>,
 ): Answered {
   const { id } = question
   const byDefault =
     question.asks === 'date' && question.default === 'today' ? isoDate(today) : question.default
   const wholeAmount = whole === 'unknown' || whole === undefined ? undefined : whole
   const read = (answer: unknown): Answered => {
-    const result = readAnswer(question, answer, wholeAmount)
+    const result =
+      question.asks === 'loans'
+        ? further?.readLoans(question, answer)
+        : readOneAnswer(question, answer, wholeAmount)
+    if (!result) throw new Error('nothing reads lists')
     return isProblem(result) ? { problem: result } : { value: result, doubt: periodDoubt(question, result) }
   }
   if (!isShown) return { value: hiddenValue(), hidden: true }
@@ -70,7 +76,7 @@ function nothing(question: Question, byDefault: unknown, whole: Minor | undefine
     case 'choice':
     case 'date':
     case 'frequency': {
-      const result = byDefault === null ? undefined : readAnswer(question, byDefault, whole)
+      const result = byDefault === null ? undefined : readOneAnswer(question, byDefault, whole)
       return result && !isProblem(result) ? result : undefined
     }
   }

@@ -2,12 +2,14 @@ import { furtherFunctions } from '../../formula/functions'
 import { namedAmong } from '../../formula/functions/light'
 import { affordabilityFigures, aimFigures, equityFigures, refinanceFigures } from './composites'
 import { figuresValue } from './figures-value'
+import { readLoans } from '../answers/read-loans'
+import { loansAsFigures } from './loans-as-figures'
 import { narrowed } from './narrowed'
 import { paidOffTogether } from './paid-off'
 import { comparedColumns, comparisonFigures, ladderFigures, rungsOf } from './side-by-side'
 
 /**
- * What affordability, refinance, equity, aims, ladders, comparisons and pay-offs are worked out with, and functions on time, loans and rates:
+ * What affordability, refinance, equity, aims, ladders, comparisons, pay-offs and lists are worked out with, and functions on time, loans and rates:
  * apart, since most pages have none.
  */
 export const further = {
@@ -20,8 +22,10 @@ export const further = {
   comparedColumns,
   comparisonFigures,
   figuresValue,
+  loansAsFigures,
   narrowed,
   paidOffTogether,
+  readLoans,
   functionNamed: namedAmong(furtherFunctions),
 }
 export type Further = typeof further

@@ -7,7 +7,10 @@ import { isNarrowing } from './question-state'
 export const needsFurther = ({ steps }: Program): boolean =>
   steps.some(
     ({ step, formulas }) =>
-      furtherKinds.has(step.kind) || isNarrowing(formulas) || callsFurther(JSON.stringify(formulas)),
+      furtherKinds.has(step.kind) ||
+      (step.kind === 'question' && step.asks === 'loans') ||
+      isNarrowing(formulas) ||
+      callsFurther(JSON.stringify(formulas)),
   )
 
 /** In an expression only functions have names. */

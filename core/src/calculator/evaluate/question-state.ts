@@ -43,7 +43,7 @@ export function questionState(
   const hasRange = isShown && isNarrowing(formulas) && whole !== 'unknown'
   const asked =
     hasRange && further ? further.narrowed(step, bound('leastBy'), bound('mostBy'), whole ?? ZERO) : step
-  const state = stateOfAnswer(answerOf(asked, answers, isShown, whole, today))
+  const state = stateOfAnswer(answerOf(asked, answers, isShown, whole, today, further), further)
   return asked === step ? state : { ...state, asked }
 }
 
@@ -56,10 +56,12 @@ function wholeOf(
   return whole?.unit === 'money' ? whole.money : 'unknown'
 }
 
-function stateOfAnswer({ value, problem, doubt, hidden }: Answered): State {
+function stateOfAnswer({ value, problem, doubt, hidden }: Answered, further: Further | undefined): State {
   return {
     ...given({ value, problem, doubt }),
     ...(hidden ? { hidden } : {}),
-    ...(value ? { computed: computedOf(value) } : {}),
+    ...(value
+      ? { computed: value.unit === 'loans' ? further?.loansAsFigures(value.loans) : computedOf(value) }
+      : {}),
   }
 }

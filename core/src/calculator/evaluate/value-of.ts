@@ -1,4 +1,4 @@
-import { EACH_LOAN, type Computed, type FigureSet, type LoanRun } from '../../formula/computed'
+import type { Computed, FigureSet, LoanRun } from '../../formula/computed'
 import { isFigureSet, isLoanRun } from '../../formula/evaluate-expression'
 import type { FigureSource, Unit } from '../../formula/unit'
 import { Decimal, trusted } from '../../money/decimal'
@@ -6,7 +6,6 @@ import type { MinorDigits } from '../../money/currencies'
 import { LARGEST_BALANCE, ZERO } from '../../money/minor'
 import { roundDecimal, roundWhole } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
-import type { OwedLoanAnswer } from '../document/document-shapes'
 import type { LoanValue, Value } from '../program/evaluated'
 import { isNumeric, numberOf } from '../program/number-of'
 
@@ -74,30 +73,6 @@ export const loanValue = ({ principal, ledger }: LoanRun): LoanValue => ({
   count: ledger?.count ?? 0,
 })
 
-/** A list of loans: its columns as lists, what they come to, and the loans one by one for a formula that goes through them. */
-function loansAsFigures(loans: readonly OwedLoanAnswer[]): FigureSet {
-  const column = (of: 'owed' | 'rate' | 'payment') => loans.map((loan) => new Decimal(loan[of]))
-  const sum = (amounts: readonly Decimal[]) => amounts.reduce((a, b) => a.plus(b), new Decimal(0))
-  const [owed, rates, payments] = [column('owed'), column('rate'), column('payment')]
-  const each = loans.map(({ name }, at): FigureSet => {
-    const figures = { name, owed: owed[at], rate: rates[at], payment: payments[at] }
-    return { kind: 'figures', figures }
-  })
-  return {
-    kind: 'figures',
-    figures: {
-      owed,
-      rates,
-      payments,
-      count: new Decimal(loans.length),
-      'total owed': sum(owed),
-      'total payments': sum(payments),
-      'highest rate': loans.length === 0 ? new Decimal(0) : Decimal.max(...rates),
-      [EACH_LOAN]: each,
-    },
-  }
-}
-
 /** What an answer or a looked-up value is in formulas. */
 export function computedOf(value: Value): Computed {
   if (isNumeric(value)) return numberOf(value)
@@ -113,9 +88,8 @@ export function computedOf(value: Value): Computed {
     case 'list':
       return value.items.map(computedOf)
     case 'loans':
-      return loansAsFigures(value.loans)
     case 'loan':
     case 'figures':
-      throw new Error(`a ${value.unit} is no answer`)
+      throw new Error(`${value.unit} is no answer`)
   }
 }

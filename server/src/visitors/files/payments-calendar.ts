@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import ical, { ICalCalendarMethod, ICalEventTransparency } from 'ical-generator'
 import { plainLine } from '@vivid/contract/formats'
+import { servedWords } from '@vivid/contract/wording'
 import { textIn, type Ledger } from '@vivid/core'
 import type { ShownFigures } from '../figures/shown-figures'
 
@@ -21,6 +22,7 @@ async function calendarOf(
   has: (number: number, dates: Dates) => boolean,
 ): Promise<Buffer> {
   const { program, language, main, words, figures } = shown
+  const served = servedWords(language)
   const { ledger } = shown
   if (!ledger) throw new Error('a schedule is kept of a loan only')
   const calendar = ical({
@@ -47,8 +49,8 @@ async function calendarOf(
       allDay: true,
       // A day to pay is not a day to be busy.
       transparency: ICalEventTransparency.TRANSPARENT,
-      summary: plainLine(words.calendarEntry(figures.money(payment))),
-      description: `${words.paymentNumber(figures.count(number), '')}. ${words.columns.balance}: ${figures.money(closing)}. ${words.illustration}`,
+      summary: plainLine(served.calendarEntry(figures.money(payment))),
+      description: `${words.paymentNumber(figures.count(number), '')}. ${words.columns.balance}: ${figures.money(closing)}. ${served.illustration}`,
     })
   }
   if (ledger.totals.balloon > 0 && ledger.endsOn)
@@ -59,8 +61,8 @@ async function calendarOf(
       timezone: 'UTC',
       allDay: true,
       transparency: ICalEventTransparency.TRANSPARENT,
-      summary: plainLine(words.balloonEntry(figures.money(ledger.totals.balloon))),
-      description: words.illustration,
+      summary: plainLine(served.balloonEntry(figures.money(ledger.totals.balloon))),
+      description: served.illustration,
     })
   return Buffer.from(calendar.toString())
 }

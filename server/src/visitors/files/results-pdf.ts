@@ -1,6 +1,6 @@
 import pdfmake from 'pdfmake'
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
-import { scheduleCell } from '@vivid/contract/wording'
+import { scheduleCell, servedWords } from '@vivid/contract/wording'
 import { textIn, type Ledger, type Readout, type ScheduleColumn } from '@vivid/core'
 import type { ShownFigures } from '../figures/shown-figures'
 import { fontFor, heading, MARGIN, paperFor, rich, tableOf, type Paper } from './pdf/paper'
@@ -12,6 +12,7 @@ const BRIEF: ReadonlySet<Readout['shows']> = new Set(['figure', 'meter', 'senten
 /** Everything on a visitor's page as a PDF (ISO 32000): figures, answers, the schedule to the last payment, what it assumes. */
 export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
   const { program, language, main, words, figures, on, calculator } = shown
+  const served = servedWords(language)
   const paper = paperFor(shown)
   const { say, text } = paper
   const drawn = shown.evaluation.readouts.flatMap((readout) => {
@@ -35,7 +36,7 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
     content: [
       text(program.lender, { bold: true, color: paper.colour('--accent') }),
       text(say(program.title), { fontSize: 22, bold: true, margin: [0, 2, 0, 2] }),
-      text(words.madeOn(figures.date(on), calculator.edition), {
+      text(served.madeOn(figures.date(on), calculator.edition), {
         color: paper.colour('--ink-soft'),
         margin: [0, 0, 0, 12],
       }),
@@ -51,8 +52,8 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
     footer: (page, pages) => ({
       margin: [MARGIN, 16, MARGIN, 0],
       columns: paper.inOrder([
-        { ...text(`${program.lender} · ${words.illustration}`, { fontSize: 8 }), width: '*' },
-        { ...text(words.pageOf(page, pages), { fontSize: 8 }), width: 90, alignment: paper.end },
+        { ...text(`${program.lender} · ${served.illustration}`, { fontSize: 8 }), width: '*' },
+        { ...text(served.pageOf(page, pages), { fontSize: 8 }), width: 90, alignment: paper.end },
       ]),
     }),
   }

@@ -1,12 +1,13 @@
 import ExcelJS from 'exceljs'
 import { sheetNames, xmlText } from '@vivid/contract/formats'
-import { isRightToLeft } from '@vivid/contract/wording'
+import { isRightToLeft, servedWords } from '@vivid/contract/wording'
 import { textIn, type LedgerRow } from '@vivid/core'
 import type { ShownFigures } from '../figures/shown-figures'
 
 /** The schedule as an Office Open XML workbook (ISO/IEC 29500): a sheet of payments and one of years, numbers as numbers. */
 export async function scheduleWorkbook(shown: ShownFigures): Promise<Buffer> {
   const { program, language, main, words, figures } = shown
+  const served = servedWords(language)
   const { ledger } = shown
   if (!ledger) throw new Error('a schedule is kept of a loan only')
   const book = new ExcelJS.Workbook()
@@ -42,9 +43,9 @@ export async function scheduleWorkbook(shown: ShownFigures): Promise<Buffer> {
   for (const { year, paid, principal, interest, extra, insurance, closing } of ledger.byYear())
     years.addRow([year, ...[paid, principal, interest, extra, insurance, closing].map(amount)])
   years.addRow([])
-  if (shown.ledgerName) years.addRow([words.scheduleOf(shown.ledgerName)])
-  years.addRow([words.madeOn(figures.date(shown.on), shown.calculator.edition)])
-  years.addRow([words.illustration])
+  if (shown.ledgerName) years.addRow([served.scheduleOf(shown.ledgerName)])
+  years.addRow([served.madeOn(figures.date(shown.on), shown.calculator.edition)])
+  years.addRow([served.illustration])
   for (const sheet of [payments, years]) sheet.getRow(1).font = { bold: true }
   return Buffer.from(await book.xlsx.writeBuffer())
 }

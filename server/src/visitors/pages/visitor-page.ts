@@ -7,7 +7,7 @@ import { AppError } from '../../platform/http/app-error'
 import { packedFiles } from '../../platform/http/packed-files'
 import { param, route } from '../../platform/http/routing'
 import { htmlText, scriptJson } from '@vivid/contract/formats'
-import { isRightToLeft, languageOf, spokenLanguages } from '@vivid/contract/wording'
+import { isRightToLeft, servedWords, spokenLanguages } from '@vivid/contract/wording'
 import { mainLanguage, textIn, type Program } from '@vivid/core'
 import type { LiveCalculator } from '@vivid/contract'
 import type { Draw } from './drawing'
@@ -144,7 +144,7 @@ export function visitorPages({ live, now, visitorFolder, handsOver, draw }: Visi
   function sendNotice(req: Request, res: Response, name: keyof typeof statusOf, message = ''): void {
     const asked = typeof req.query.lang === 'string' ? req.query.lang : undefined
     const lang = asked ?? (req.acceptsLanguages(...spokenLanguages) || 'en')
-    const [title, text] = languageOf(lang).page.notices[name]
+    const [title, text] = servedWords(lang).notices[name]
     const body = `<main class="notice"><h1>${title}</h1><p>${message ? htmlText(message) : text}</p></main>`
     const status = statusOf[name]
     res.set({ 'cache-control': 'no-cache', 'x-robots-tag': 'noindex' }).status(status).type('html')
@@ -189,7 +189,7 @@ function withoutScript(
 ): string {
   const main = mainLanguage(program)
   const contact = program.contact ? textIn(program.contact, language, main) : ''
-  const lines = [languageOf(language).page.notices[why](program.lender), contact].filter(Boolean)
+  const lines = [servedWords(language).notices[why](program.lender), contact].filter(Boolean)
   const title = isTitled ? `<h1>${htmlText(textIn(program.title, language, main))}</h1>` : ''
   return `<div class="notice">${title}${lines.map((line) => `<p>${htmlText(line)}</p>`).join('')}</div>`
 }

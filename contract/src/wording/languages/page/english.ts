@@ -98,12 +98,6 @@ export const englishPage: PageWords = {
   linkMore: 'This link also answers what is not asked any more.',
   beginsAsUsual: (questions) =>
     `This page was meant to begin with other answers here, which the calculator does not take any more; it begins with the usual ones: ${questions}.`,
-  balloonEntry: (amount) => `Still owed on the loan, due: ${amount}`,
-  scheduleOf: (label) => `Schedule of ${label}`,
-  calendarEntry: (amount) => `Loan payment ${amount}`,
-  madeOn: (day, edition) => `Worked out on ${day}, edition ${edition} of the calculator.`,
-  pageOf: (page, pages) => `Page ${page} of ${pages}`,
-  illustration: 'An illustration, not an offer.',
 
   picture: {
     left: (amount) => `${amount} still owed`,
@@ -198,20 +192,5 @@ export const englishPage: PageWords = {
     nameMissing: 'Type your name, so that they know who to ask for.',
     reachMissing: 'Type an email address, like name@example.org, or a phone number.',
     consentMissing: 'Tick this if they may contact you; without it nothing is sent.',
-  },
-
-  notices: {
-    takenDown: [
-      'This calculator is not offered at the moment',
-      'The figures it showed may no longer hold. Ask the lender what applies today.',
-    ],
-    unknown: [
-      'There is no calculator at this address',
-      'The link may be mistyped or out of date. The lender’s website has the current ones.',
-    ],
-    notStarted: (lender) =>
-      `The calculator could not be fetched. Load the page again in a moment; the people at ${lender} can also work your figures out with you.`,
-    noScript: (lender) =>
-      `This calculator works your figures out in the browser and needs JavaScript for it. Without it, the people at ${lender} will work them out with you.`,
   },
 }

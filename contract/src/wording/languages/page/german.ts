@@ -100,12 +100,6 @@ export const germanPage: PageWords = {
   linkMore: 'Dieser Link beantwortet auch, was nicht mehr gefragt wird.',
   beginsAsUsual: (questions) =>
     `Diese Seite sollte mit anderen Angaben beginnen, die der Rechner nicht mehr annimmt; hier stehen die üblichen: ${questions}.`,
-  balloonEntry: (amount) => `Restbetrag des Darlehens fällig: ${amount}`,
-  scheduleOf: (label) => `Plan von ${label}`,
-  calendarEntry: (amount) => `Darlehensrate ${amount}`,
-  madeOn: (day, edition) => `Berechnet am ${day}, Ausgabe ${edition} des Rechners.`,
-  pageOf: (page, pages) => `Seite ${page} von ${pages}`,
-  illustration: 'Eine Beispielrechnung, kein Angebot.',
 
   picture: {
     left: (amount) => `noch ${amount} offen`,
@@ -202,20 +196,5 @@ export const germanPage: PageWords = {
     nameMissing: 'Nennen Sie Ihren Namen, damit klar ist, nach wem zu fragen ist.',
     reachMissing: 'Nennen Sie eine E-Mail-Adresse, etwa name@example.org, oder eine Telefonnummer.',
     consentMissing: 'Kreuzen Sie dies an, wenn man sich melden darf; ohne das wird nichts gesendet.',
-  },
-
-  notices: {
-    takenDown: [
-      'Dieser Rechner wird zurzeit nicht angeboten',
-      'Die gezeigten Zahlen gelten vielleicht nicht mehr. Fragen Sie den Kreditgeber, was heute gilt.',
-    ],
-    unknown: [
-      'Unter dieser Adresse gibt es keinen Rechner',
-      'Der Link ist vielleicht vertippt oder veraltet. Auf der Website des Kreditgebers stehen die richtigen.',
-    ],
-    notStarted: (lender) =>
-      `Der Rechner konnte nicht geladen werden. Laden Sie die Seite gleich noch einmal; die Leute von ${lender} rechnen auch mit Ihnen.`,
-    noScript: (lender) =>
-      `Dieser Rechner arbeitet im Browser und braucht dafür JavaScript. Ohne das rechnen die Leute von ${lender} mit Ihnen.`,
   },
 }

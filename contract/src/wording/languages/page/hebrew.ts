@@ -97,12 +97,6 @@ export const hebrewPage: PageWords = {
   linkMore: 'הקישור עונה גם על מה שכבר אינו נשאל.',
   beginsAsUsual: (questions) =>
     `הדף היה אמור להיפתח עם תשובות אחרות, שהמחשבון אינו מקבל עוד; במקומן מופיעות התשובות הרגילות: ${questions}.`,
-  balloonEntry: (amount) => `יתרת ההלוואה לתשלום: ${amount}`,
-  scheduleOf: (label) => `לוח של ${label}`,
-  calendarEntry: (amount) => `תשלום הלוואה ${amount}`,
-  madeOn: (day, edition) => `חושב ב־${day}, מהדורה ${edition} של המחשבון.`,
-  pageOf: (page, pages) => `עמוד ${page} מתוך ${pages}`,
-  illustration: 'המחשה בלבד, לא הצעה.',
 
   picture: {
     left: (amount) => `נותרו ${amount}`,
@@ -197,16 +191,5 @@ export const hebrewPage: PageWords = {
     nameMissing: 'יש לכתוב שם, כדי שיידעו את מי לבקש.',
     reachMissing: 'יש לכתוב כתובת דוא״ל, כמו name@example.org, או מספר טלפון.',
     consentMissing: 'יש לסמן אם מותר לפנות אליך; בלי זה לא נשלח דבר.',
-  },
-
-  notices: {
-    takenDown: [
-      'המחשבון הזה אינו מוצע כרגע',
-      'ייתכן שהמספרים שהוצגו אינם נכונים עוד. אפשר לשאול את המלווה מה נכון להיום.',
-    ],
-    unknown: ['אין מחשבון בכתובת הזאת', 'ייתכן שהקישור שגוי או ישן. באתר המלווה נמצאים המחשבונים העדכניים.'],
-    notStarted: (lender) =>
-      `לא ניתן היה לטעון את המחשבון. אפשר לטעון את הדף שוב בעוד רגע; גם אנשי ${lender} יכולים לחשב יחד איתך.`,
-    noScript: (lender) => `המחשבון פועל בדפדפן ודורש JavaScript. בלעדיו, אנשי ${lender} יחשבו יחד איתך.`,
   },
 }

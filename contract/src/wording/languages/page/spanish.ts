@@ -98,12 +98,6 @@ export const spanishPage: PageWords = {
   linkMore: 'Este enlace responde también a lo que ya no se pregunta.',
   beginsAsUsual: (questions) =>
     `Esta página debía empezar con otras respuestas, que la calculadora ya no admite; empieza con las habituales: ${questions}.`,
-  balloonEntry: (amount) => `Saldo del préstamo que vence: ${amount}`,
-  scheduleOf: (label) => `Calendario de ${label}`,
-  calendarEntry: (amount) => `Cuota del préstamo ${amount}`,
-  madeOn: (day, edition) => `Calculado el ${day}, edición ${edition} de la calculadora.`,
-  pageOf: (page, pages) => `Página ${page} de ${pages}`,
-  illustration: 'Una ilustración, no una oferta.',
 
   picture: {
     left: (amount) => `quedan ${amount}`,
@@ -206,20 +200,5 @@ export const spanishPage: PageWords = {
     nameMissing: 'Escriba su nombre, para saber por quién preguntar.',
     reachMissing: 'Escriba un correo, como nombre@example.org, o un número de teléfono.',
     consentMissing: 'Márquelo si pueden contactarle; sin esto no se envía nada.',
-  },
-
-  notices: {
-    takenDown: [
-      'Esta calculadora no se ofrece en este momento',
-      'Puede que las cifras que mostraba ya no valgan. Pregunte a la entidad qué se aplica hoy.',
-    ],
-    unknown: [
-      'No hay ninguna calculadora en esta dirección',
-      'Puede que el enlace esté mal escrito o anticuado. En el sitio de la entidad están las actuales.',
-    ],
-    notStarted: (lender) =>
-      `No se pudo cargar la calculadora. Vuelva a cargar la página en un momento; las personas de ${lender} también pueden hacer el cálculo con usted.`,
-    noScript: (lender) =>
-      `Esta calculadora trabaja en el navegador y necesita JavaScript. Sin él, las personas de ${lender} harán el cálculo con usted.`,
   },
 }
