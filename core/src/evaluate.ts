@@ -7,6 +7,7 @@ export type { WhatIf, WhatIfAnswer } from './calculator/evaluate/what-if'
 export { bandOf } from './calculator/audience/bands'
 export { shareOf } from './calculator/answers/read-answer'
 export { lengthOfMonths } from './calculator/program/length-of-months'
+export { loanReference } from './calculator/document/loan-reference'
 export { mainLanguage, textIn } from './calculator/document/text-in'
 export type { Answers, Program, ProgramStep } from './calculator/program/program'
 export type {
@@ -36,6 +37,7 @@ export type {
   Readout,
   Rung,
   Said,
+  Turn,
   Value,
 } from './calculator/program/evaluated'
 export type { Stop } from './formula/computed'

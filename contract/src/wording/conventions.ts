@@ -1,4 +1,5 @@
 import {
+  loanReference,
   mainLanguage,
   frequencies,
   textIn,
@@ -24,7 +25,7 @@ export function conventionsSaid(
   { steps, languages }: Pick<Program, 'steps' | 'languages'>,
   figures: Figures,
 ): string[] {
-  const loans = loansShown(shown, steps).flatMap((one) => {
+  const loans = loansShown(shown, steps, figures).flatMap((one) => {
     const [terms, ledger] = [shown.terms.get(one.loan), shown.ledgers.get(one.loan)]
     return terms && ledger
       ? [{ ...one, said: ofLoan(terms, ledger, canBeExtra(shown, one.loan), figures) }]
@@ -38,7 +39,7 @@ export function conventionsSaid(
     )
     return those.length === loans.length ? line : `${names.join(', ')}: ${line}`
   })
-  return [...lines, ...ofComposites(steps, figures)]
+  return [...new Set([...lines, ...ofComposites(steps, figures)])]
 }
 
 interface LoanShown {
@@ -48,9 +49,14 @@ interface LoanShown {
 }
 
 /** The loans that readouts show, in the order of the page; where none is shown by name, all that are worked out. */
-function loansShown({ readouts, terms }: Shown, steps: Program['steps']): LoanShown[] {
+function loansShown({ readouts, terms }: Shown, steps: Program['steps'], figures: Figures): LoanShown[] {
   const stepOf = new Map(steps.map(({ step }) => [step.id, step]))
-  const nameOf = (loan: string) => stepOf.get(loan)?.name ?? loan
+  const { whatIf, picture } = figures.words.page
+  const nameOf = (loan: string) => {
+    const { step, which } = loanReference(loan)
+    if (which) return which === 'old' ? whatIf.asItIs : picture.refinance.next
+    return stepOf.get(step)?.name ?? loan
+  }
   const plain = (loan: string): LoanShown => ({ loan, name: nameOf(loan), label: {} })
   const found = readouts.flatMap((readout): LoanShown[] => {
     if (readout.shows === 'schedule' || readout.shows === 'whatIf') return [plain(readout.loan)]

@@ -63,6 +63,9 @@ export interface PageWords {
   readonly lowestCost: (label: string, amount: string) => string
   readonly lowestBoth: (label: string) => string
   readonly lowestUntilLeaving: (label: string, amount: string) => string
+  /** For whom another loan costs least. */
+  readonly staysLonger: (time: string, label: string) => string
+  readonly leavesSooner: (time: string, label: string) => string
   /** Told of the cell of a ladder that is the visitor's own. */
   readonly yours: string
   readonly differs: string

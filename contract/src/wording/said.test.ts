@@ -46,8 +46,13 @@ test('an amount is said with how often it recurs, and one that does not without'
 
 describe('of loans side by side', () => {
   const figures = createFigures('en-CA', 'CAD')
-  const column = (payment: number, costOfBorrowing: number) =>
-    ({ payment: minor(payment), costOfBorrowing: minor(costOfBorrowing) }) as ComparedColumn
+  const column = (payment: number, costOfBorrowing: number, costUntilLeaving?: number) =>
+    ({
+      payment: minor(0),
+      paymentWithInsurance: minor(payment),
+      costOfBorrowing: minor(costOfBorrowing),
+      ...(costUntilLeaving !== undefined && { costUntilLeaving: minor(costUntilLeaving) }),
+    }) as ComparedColumn
   const said = (...columns: ComparedColumn[]) => lowestSaid(columns, ['A', 'B', 'C'], figures)
   test('the lowest by payment and by cost are named, together where they are one', () => {
     expect(said(column(100, 900_00), column(200, 500_00))).toBe(
@@ -58,6 +63,16 @@ describe('of loans side by side', () => {
     )
     expect(said(column(100, 500_00), column(100, 400_00))).toBe('Borrowing costs least with B: $400.00.')
     expect(said(column(100, 500_00), column(100, 500_00), column(200, 600_00))).toContain('with A, B.')
+  })
+  test('for whom another loan costs least is said with it: who leaves sooner, or stays longer', () => {
+    const columns = [column(100, 900_00, 300_00), column(100, 800_00, 400_00)]
+    const until = (stay: number) =>
+      lowestSaid(columns, ['A', 'B'], figures, { after: 52, before: 0, then: 1, stay })
+    expect(until(24)).toBe(
+      'Until you leave, borrowing costs least with A: $300.00. Whoever stays longer than 4 years 4 months pays least with B.',
+    )
+    expect(until(84)).toContain('Whoever leaves within 4 years 4 months pays least with A.')
+    expect(until(52)).toContain('Whoever stays longer')
   })
   test('where all are the same, or there is one, nothing is named', () => {
     expect(said(column(100, 500_00), column(100, 500_00))).toBe('')

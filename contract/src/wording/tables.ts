@@ -1,3 +1,4 @@
+import { lengthOfMonths } from '@vivid/core/evaluate'
 import type {
   ComparedColumn,
   ComparisonRow,
@@ -8,6 +9,7 @@ import type {
   Readout,
   Rung,
   ScheduleColumn,
+  Turn,
 } from '@vivid/core/evaluate'
 import type { Figures } from './language'
 
@@ -98,6 +100,9 @@ export function comparedCell(
   }
 }
 
+/** What leaves the visitor's hands each time, with the premium. */
+const paidEachTime = ({ paymentWithInsurance }: ComparedColumn): number => paymentWithInsurance
+
 /**
  * Which of loans side by side has the lowest payment, and which costs least to borrow, or until the visitor leaves; nothing of
  * one alone.
@@ -106,6 +111,7 @@ export function lowestSaid(
   columns: readonly ComparedColumn[],
   labels: readonly string[],
   figures: Figures,
+  turn?: Turn,
 ): string {
   const lowest = (of: (column: ComparedColumn) => number) => {
     const least = Math.min(...columns.map(of))
@@ -115,7 +121,7 @@ export function lowestSaid(
   const isUntilLeaving = columns.every(({ costUntilLeaving }) => costUntilLeaving !== undefined)
   const costOf = ({ costUntilLeaving, costOfBorrowing }: ComparedColumn) =>
     costUntilLeaving ?? costOfBorrowing
-  const [cheap, low] = [lowest(costOf), lowest(({ payment }) => payment)]
+  const [cheap, low] = [lowest(costOf), lowest(paidEachTime)]
   const named = (which: readonly number[]) => which.map((i) => labels[i]).join(', ')
   const { lowestBoth, lowestCost, lowestPayment, lowestUntilLeaving } = figures.words.page
   const said = (which: readonly number[], of: (column: ComparedColumn) => number) => {
@@ -125,20 +131,22 @@ export function lowestSaid(
   // Where all are the same there is nothing to name.
   if (cheap.length === columns.length && low.length === columns.length) return ''
   if (named(cheap) === named(low) && !isUntilLeaving) return lowestBoth(named(low))
+  const turns =
+    turn && isUntilLeaving
+      ? turn.stay > turn.after
+        ? [figures.words.page.leavesSooner(timeSaid(turn.after, figures), labels[turn.before] ?? '')]
+        : [figures.words.page.staysLonger(timeSaid(turn.after, figures), labels[turn.then] ?? '')]
+      : []
   return [
-    ...(low.length < columns.length
-      ? [
-          lowestPayment(
-            named(low),
-            said(low, ({ payment }) => payment),
-          ),
-        ]
-      : []),
+    ...(low.length < columns.length ? [lowestPayment(named(low), said(low, paidEachTime))] : []),
     ...(cheap.length < columns.length
       ? [(isUntilLeaving ? lowestUntilLeaving : lowestCost)(named(cheap), said(cheap, costOf))]
       : []),
+    ...turns,
   ].join(' ')
 }
+
+const timeSaid = (months: number, figures: Figures) => figures.term(lengthOfMonths(months))
 
 /** A ladder: a row a rung; or, over rates and lengths at once, rates down and lengths across. */
 export function ladderTable(

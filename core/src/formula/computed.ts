@@ -14,6 +14,8 @@ export interface LoanRun {
   readonly frequency: Frequency
   readonly terms: LoanTerms | undefined
   readonly ledger: Ledger | undefined
+  /** Paid in hand when the loan is agreed, as costs that are not added to it; minor units. */
+  readonly paidAtStart?: Minor
 }
 
 /** The named figures of a composite step; a figure that does not exist here (it never breaks even) is undefined. */

@@ -9,6 +9,7 @@ import {
   PERCENT,
   TERM,
   TEXT,
+  YES_NO,
   type FigureSource,
   type Unit,
 } from './unit'
@@ -79,8 +80,12 @@ export const figuresOf: Readonly<Record<FigureSource, Readonly<Record<string, Un
     'net saving': MONEY,
     'saving over the stay': MONEY,
     'months to recover costs': TERM,
+    'months to recover by payment': TERM,
+    'saves until': TERM,
+    'cost over the stay now': MONEY,
+    'cost over the stay new': MONEY,
     stay: TERM,
-    verdict: { is: 'text', options: ['saves', 'costs', 'stay longer', 'same'] },
+    verdict: { is: 'text', options: ['saves', 'costs', 'stay longer', 'leave sooner', 'same'] },
   },
   equity: {
     value: MONEY,
@@ -106,6 +111,11 @@ export const figuresOf: Readonly<Record<FigureSource, Readonly<Record<string, Un
     cheapest: TEXT,
     'least cost over the stay': MONEY,
     'cheapest over the stay': TEXT,
+    'cheapest by payment': TEXT,
+    turns: YES_NO,
+    'turns after': TERM,
+    'cheapest before that': TEXT,
+    'cheapest after that': TEXT,
   },
   loans: {
     owed: { is: 'list', of: MONEY },

@@ -128,6 +128,9 @@ const calls: readonly (readonly [function_: string, text: string, unit: Unit, va
   ['interest to', 'interest to(loan: the loan, years: 5)', MONEY, String(ledger.interestTo(60))],
   ['principal to', 'principal to(the loan)', MONEY, '12000000'],
   ['insurance to', 'insurance to(the loan, 12)', MONEY, '0'],
+  // Five years of 1,332.25 a month.
+  ['paid until', 'paid until(the loan, 5)', MONEY, '7993500'],
+  ['cost until', 'cost until(loan: the loan, years: 5)', MONEY, String(ledger.interestTo(60))],
   ['interest of payment', 'interest of payment(the loan, 1)', MONEY, '60000'],
   ['principal of payment', 'principal of payment(the loan, 1)', MONEY, String(ledger.at(1).principal)],
   ['amount of payment', 'amount of payment(the loan, 120)', MONEY, String(ledger.lastPayment)],

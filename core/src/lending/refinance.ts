@@ -42,6 +42,8 @@ export interface Refinance {
   readonly netSaved: number
   /** First month by which the interest saved has reached the costs; undefined where it never does. */
   readonly breakEvenMonth: number | undefined
+  /** Last month by which something is saved, where that is before both loans end: a longer loan can cost more in the end. */
+  readonly savesUntilMonth: number | undefined
   /** Costs ÷ difference of the payments, extras left out; undefined unless the new payment is lower. */
   readonly simpleBreakEvenMonths: Decimal | undefined
   /** What is saved after so many months: interest of both loans to then, less costs. */
@@ -69,9 +71,12 @@ export function refinance(terms: RefinanceTerms): Refinance | Refusal {
   const oldLedger = run(oldTerms, 'old')
   if (!oldLedger.ok) return oldLedger
   const newPrincipal = minor(balance + (terms.costsFinanced ? costs.value : 0))
+  // Costs that are added are fees of the new loan: whoever asks what it costs finds them there, once.
+  const financed = terms.costsFinanced && costs.value > 0 ? { fees: { financed: costs.value } } : {}
   const plainTerms: LoanTerms = {
     ...monthly,
-    principal: newPrincipal,
+    ...financed,
+    principal: balance,
     annualRate: terms.new.annualRate,
     term: { payments: terms.new.payments },
   }
@@ -87,6 +92,8 @@ export function refinance(terms: RefinanceTerms): Refinance | Refusal {
 
   const savedAfter = (months: number) => oldLedger.interestTo(months) - newLedger.interestTo(months)
   const longest = Math.max(oldLedger.count, newLedger.count)
+  const breakEven = firstMonth(1, longest, (month) => savedAfter(month) >= costs.value)
+  const tooLong = breakEven && firstMonth(breakEven, longest, (month) => savedAfter(month) < costs.value)
   const interestSaved = minor(oldLedger.totals.interest - newLedger.totals.interest)
   return {
     ok: true,
@@ -100,7 +107,8 @@ export function refinance(terms: RefinanceTerms): Refinance | Refusal {
     newTerms,
     interestSaved,
     netSaved: interestSaved - costs.value,
-    breakEvenMonth: firstMonth(longest, (month) => savedAfter(month) >= costs.value),
+    breakEvenMonth: breakEven,
+    savesUntilMonth: tooLong && tooLong - 1,
     simpleBreakEvenMonths:
       plain.payment < terms.old.payment
         ? new Decimal(costs.value).div(terms.old.payment - plain.payment)
@@ -117,7 +125,7 @@ function run(terms: LoanTerms, which: 'old' | 'new'): Ledger | Refusal {
   return ledger.ok ? ledger : { ...ledger, field: `${which}.${ledger.field}` }
 }
 
-function firstMonth(longest: number, holds: (month: number) => boolean): number | undefined {
-  for (let month = 1; month <= longest; month++) if (holds(month)) return month
+function firstMonth(from: number, longest: number, holds: (month: number) => boolean): number | undefined {
+  for (let month = from; month <= longest; month++) if (holds(month)) return month
   return undefined
 }

@@ -25,6 +25,7 @@ const lowest = computed(() =>
     readout.columns,
     columns.value.map(({ label }) => label),
     figures.value,
+    readout.turn,
   ),
 )
 </script>

@@ -1,3 +1,4 @@
+import { loanReference } from '../document/loan-reference'
 import type { CalculatorStep, ReadoutOf } from '../document/steps'
 
 /** A step named by another as such, outside any formula. */
@@ -26,7 +27,12 @@ export function referencesOf(step: CalculatorStep): Reference[] {
 
 /** The step with other steps named where it names some: the one place that knows where they stand. */
 export function mapReferences(step: CalculatorStep, to: (reference: Reference) => string): CalculatorStep {
-  const loan = (id: string, field = 'loan') => to({ field, id, fits: isLoan })
+  const loan = (id: string, field = 'loan') => {
+    const { step: of, which } = loanReference(id)
+    const fits = which ? isKind('refinance') : isLoan
+    const target = to({ field, id: of, fits })
+    return which ? `${target}.${which}` : target
+  }
   const loans = <L extends { loan: string }>(all: readonly L[]) =>
     all.map((one, i) => ({ ...one, loan: loan(one.loan, `loans.${i}`) }))
   const ladder = (id: string) => to({ field: 'ladder', id, fits: isKind('ladder') })

@@ -12,6 +12,10 @@ import { LONGEST_FORMULA } from '../../formula/limits'
 export const stepId = z
   .string()
   .regex(/^[a-z][A-Za-z0-9]{0,39}$/, 'a letter, then letters and digits, at most 40')
+/** A loan step, or a loan of a refinancing: "change.old", "change.new". */
+export const loanId = z
+  .string()
+  .regex(/^[a-z][A-Za-z0-9]{0,39}(\.(old|new))?$/, 'a step, or “.old” or “.new” of a refinancing')
 export const nameText = z.string().trim().min(1).max(80)
 export const formulaText = z.string().max(LONGEST_FORMULA)
 export const minorUnits = z.int().min(0).max(LARGEST_AMOUNT)

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { Question } from './questions'
-import { formulaText, nameText, stepId } from './document-shapes'
+import { formulaText, loanId, nameText, stepId } from './document-shapes'
 import {
   affordabilityTerms,
   aimNeeds,
@@ -131,7 +131,7 @@ const RefinanceStep = z.strictObject({
 const EquityStep = z.strictObject({
   ...step,
   kind: z.literal('equity'),
-  loan: stepId,
+  loan: loanId,
   terms: termsOf(equityTerms),
 })
 const AimStep = z.strictObject({
@@ -139,20 +139,20 @@ const AimStep = z.strictObject({
   kind: z.literal('aim'),
   find: namesOf(aimNeeds),
   /** The loan whose other terms hold. */
-  loan: stepId,
+  loan: loanId,
   terms: termsOf(aimTerms),
 })
 const LadderStep = z.strictObject({
   ...step,
   kind: z.literal('ladder'),
   over: namesOf(ladderNeeds),
-  loan: stepId,
+  loan: loanId,
   terms: termsOf(ladderTerms),
 })
 const ComparisonStep = z.strictObject({
   ...step,
   kind: z.literal('comparison'),
-  loans: z.array(z.strictObject({ loan: stepId, label: Texts })).max(4),
+  loans: z.array(z.strictObject({ loan: loanId, label: Texts })).max(4),
   /** How long the visitor means to stay, for the rows until then. */
   stay: formulaText.optional(),
 })
@@ -231,7 +231,7 @@ const Readout = z.discriminatedUnion('shows', [
     shows: z.literal('chart'),
     chart: z.enum(['balance', 'yearly', 'ladder', 'refinance', 'limits']),
     /** The loans drawn: with and without. For `yearly` the first one. */
-    loans: z.array(z.strictObject({ loan: stepId, label: Texts })).max(4),
+    loans: z.array(z.strictObject({ loan: loanId, label: Texts })).max(4),
     ladder: stepId.nullable(),
     /** For `refinance` and `limits`: the refinancing, or the affordability, that is drawn. */
     of: stepId.optional(),
@@ -239,7 +239,7 @@ const Readout = z.discriminatedUnion('shows', [
   z.strictObject({
     ...readout,
     shows: z.literal('schedule'),
-    loan: stepId,
+    loan: loanId,
     by: z.enum(['year', 'payment']),
     columns: z.array(z.enum(scheduleColumns)).min(1).max(scheduleColumns.length),
   }),
@@ -251,7 +251,7 @@ const Readout = z.discriminatedUnion('shows', [
     rows: z.array(z.enum(comparisonRows)).min(1).max(comparisonRows.length),
   }),
   z.strictObject({ ...readout, shows: z.literal('payOff'), payOff: stepId }),
-  z.strictObject({ ...readout, shows: z.literal('payment'), loan: stepId, number: formulaText }),
+  z.strictObject({ ...readout, shows: z.literal('payment'), loan: loanId, number: formulaText }),
   z.strictObject({ ...readout, shows: z.literal('explanation') }),
   z.strictObject({ ...readout, shows: z.literal('assumptions'), text: RichTexts }),
   z.strictObject({
@@ -263,7 +263,7 @@ const Readout = z.discriminatedUnion('shows', [
   z.strictObject({
     ...readout,
     shows: z.literal('whatIf'),
-    loan: stepId,
+    loan: loanId,
     offers: z.array(z.enum(whatIfNames)).min(1).max(whatIfNames.length),
   }),
 ])

@@ -99,6 +99,8 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, 
   const newExtra = terms.yes('terms.sameOutlay') ? ('sameOutlay' as const) : terms.whole('terms.newExtra')
   const oldPayment = terms.whole('terms.oldPayment') ?? 0
   const months = terms.whole('terms.newTerm') ?? 0
+  const costs = terms.whole('terms.costs') ?? 0
+  const financed = terms.yes('terms.costsAdded') ?? false
   const result = accepted(
     refinance({
       balance: terms.whole('terms.balance') ?? 0,
@@ -113,8 +115,8 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, 
         ...given({ extra: newExtra }),
       },
       compounding: step.compounding,
-      costs: terms.whole('terms.costs') ?? 0,
-      costsFinanced: terms.yes('terms.costsAdded') ?? false,
+      costs,
+      costsFinanced: financed,
       ...firstPaymentFrom(today, 'monthly', 1),
     }),
   )
@@ -122,8 +124,12 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, 
   const asked = terms.whole('terms.stay')
   const stay = Math.min(longest, asked ?? longest)
   const saved = result.netSavedAfter(stay)
+  const [kept, replaced] = [result.oldLedger.interestTo(stay), result.newLedger.interestTo(stay) + costs]
   return figureSet({
-    'new loan': loanOf(result.newLedger, result.newTerms, today),
+    'new loan': {
+      ...loanOf(result.newLedger, result.newTerms, today),
+      ...(!financed && costs > 0 && { paidAtStart: minor(costs) }),
+    },
     'old loan': loanOf(result.oldLedger, result.oldTerms, today),
     'amount borrowed': amount(result.newPrincipal),
     payment: amount(result.newPayment),
@@ -133,8 +139,12 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, 
     'interest saved': amount(result.interestSaved),
     'net saving': amount(result.netSaved),
     'saving over the stay': amount(saved),
+    'cost over the stay now': amount(kept),
+    'cost over the stay new': amount(replaced),
     'months to recover costs':
       result.breakEvenMonth === undefined ? undefined : new Decimal(result.breakEvenMonth),
+    'months to recover by payment': result.simpleBreakEvenMonths?.ceil(),
+    'saves until': result.savesUntilMonth === undefined ? undefined : new Decimal(result.savesUntilMonth),
     stay: asked === undefined ? undefined : new Decimal(asked),
     verdict: verdictOf(saved, stay, result.breakEvenMonth),
   })
@@ -143,7 +153,8 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, 
 function verdictOf(saved: number, stay: number, breakEven: number | undefined): string {
   if (saved > 0) return 'saves'
   if (saved === 0) return 'same'
-  return breakEven !== undefined && breakEven > stay ? 'stay longer' : 'costs'
+  if (breakEven === undefined) return 'costs'
+  return breakEven > stay ? 'stay longer' : 'leave sooner'
 }
 
 const loanOf = (ledger: Ledger, terms: LoanTerms, today: PlainDate): LoanRun => ({

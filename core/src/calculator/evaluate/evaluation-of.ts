@@ -1,6 +1,9 @@
-import { isLoanRun } from '../../formula/evaluate-expression'
+import { isFigureSet, isLoanRun } from '../../formula/evaluate-expression'
+import type { LoanRun } from '../../formula/computed'
 import type { Ledger } from '../../loan/ledger'
 import type { LoanTerms } from '../../loan/loan-terms'
+import { refinanced, refinancedFigure } from '../document/loan-reference'
+import type { CalculatorStep } from '../document/steps'
 import type { Question } from '../document/questions'
 import type { Answers, Program } from '../program/program'
 import type { Doubt, Evaluation, Problem, Readout, Value } from '../program/evaluated'
@@ -31,8 +34,10 @@ export function evaluationOf(
     if (state.doubt) doubts.push(state.doubt)
     if (state.hidden) hidden.add(step.id)
     if (state.asked) narrowed.set(step.id, state.asked)
-    if (isLoanRun(state.computed) && state.computed.ledger) ledgers.set(step.id, state.computed.ledger)
-    if (isLoanRun(state.computed) && state.computed.terms) terms.set(step.id, state.computed.terms)
+    for (const [loan, run] of loansOf(step, state)) {
+      if (run.ledger) ledgers.set(loan, run.ledger)
+      if (run.terms) terms.set(loan, run.terms)
+    }
   }
   const isQuestion = ({ field }: Problem) => questions.has(field)
   return {
@@ -52,4 +57,14 @@ export function evaluationOf(
     ledgers,
     terms,
   }
+}
+
+/** The loans of a step, as others name them. */
+function loansOf({ id, kind }: CalculatorStep, { computed }: State): (readonly [string, LoanRun])[] {
+  if (isLoanRun(computed)) return [[id, computed]]
+  if (kind !== 'refinance' || !isFigureSet(computed)) return []
+  return refinanced.flatMap((which) => {
+    const run = computed.figures[refinancedFigure(which)]
+    return isLoanRun(run) ? [[`${id}.${which}`, run] as const] : []
+  })
 }

@@ -7,6 +7,7 @@ import { lightNamed } from '../../formula/functions/light'
 import { Decimal } from '../../money/decimal'
 import { roundToMultiple } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
+import { loanReference, refinancedFigure } from '../document/loan-reference'
 import type { RateSheet } from '../document/sheets'
 import type { CalculatorStep, StepOf } from '../document/steps'
 import type { Answers, Program, ProgramStep, ReadyFormula } from '../program/program'
@@ -205,13 +206,12 @@ function stateOf(one: ProgramStep, context: Context): State {
       return { ...figures(ladderFigures(rungs)), rungs }
     }
     case 'comparison': {
-      const { comparedColumns, comparisonFigures } = further()
-      const columns = comparedColumns(
-        step.loans.map(({ loan }) => loanAt(loan, states)),
-        terms.whole('stay'),
-      )
+      const { comparedColumns, comparisonFigures, turnOf } = further()
+      const runs = step.loans.map(({ loan }) => loanAt(loan, states))
+      const columns = comparedColumns(runs, terms.whole('stay'))
       if (columns.length === 0) throw new Stopped({ code: 'WAITS' })
-      return { ...figures(comparisonFigures(step, columns, mainLanguage(program))), columns }
+      const turn = turnOf(runs, terms.whole('stay'))
+      return { ...figures(comparisonFigures(step, columns, mainLanguage(program), turn)), columns, turn }
     }
     case 'payOff': {
       const listed = states.get(step.loans)?.value
@@ -315,8 +315,10 @@ const momentOfRates = (on: string | undefined, today: Moment): string =>
   on === undefined || on === isoDate(today) ? minuteText(today) : `${on}T23:59`
 
 function loanAt(id: string, states: ReadonlyMap<string, State>): LoanRun {
-  const computed = states.get(id)?.computed
-  return isLoanRun(computed) ? computed : waits()
+  const { step, which } = loanReference(id)
+  const computed = states.get(step)?.computed
+  const run = which && isFigureSet(computed) ? computed.figures[refinancedFigure(which)] : computed
+  return isLoanRun(run) ? run : waits()
 }
 
 const termsAt = (id: string, states: ReadonlyMap<string, State>) => loanAt(id, states).terms ?? waits()
@@ -340,6 +342,7 @@ function sourcesFor(
     },
     plans: (id) => states.get(id)?.plans ?? waits(),
     columns: (id) => states.get(id)?.columns ?? waits(),
+    turn: (id) => states.get(id)?.turn,
     figures: (id) => {
       const computed = states.get(id)?.computed
       return isFigureSet(computed) ? computed.figures : waits()

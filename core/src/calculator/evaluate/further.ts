@@ -6,7 +6,7 @@ import { readLoans } from '../answers/read-loans'
 import { loansAsFigures } from './loans-as-figures'
 import { narrowed } from './narrowed'
 import { paidOffTogether } from './paid-off'
-import { comparedColumns, comparisonFigures, ladderFigures, rungsOf } from './side-by-side'
+import { comparedColumns, comparisonFigures, ladderFigures, rungsOf, turnOf } from './side-by-side'
 
 /**
  * What affordability, refinance, equity, aims, ladders, comparisons, pay-offs and lists are worked out with, and functions on time, loans and rates:
@@ -21,6 +21,7 @@ export const further = {
   ladderFigures,
   comparedColumns,
   comparisonFigures,
+  turnOf,
   figuresValue,
   loansAsFigures,
   narrowed,

@@ -5,7 +5,7 @@ import { factsOf, type Frequency } from '../../rates/frequency'
 
 /** A figure of a loan by its name in formulas; see `figuresOf.loan`. A loan of nothing has figures of nothing. */
 export function loanFigure(run: LoanRun, name: string): Computed {
-  const { ledger, frequency, principal, terms } = run
+  const { ledger, frequency, principal, terms, paidAtStart = 0 } = run
   const decimal = (value: number | undefined) => new Decimal(value ?? 0)
   const next = ledger?.nextRegular
   switch (name) {
@@ -39,7 +39,7 @@ export function loanFigure(run: LoanRun, name: string): Computed {
     case 'total payments':
       return decimal(ledger?.totals.paid)
     case 'total paid':
-      return decimal(ledger?.totals.paidInAll)
+      return decimal(ledger && ledger.totals.paidInAll + paidAtStart)
     case 'total extra':
       return decimal(ledger?.totals.extra)
     case 'extras not paid':
@@ -47,9 +47,9 @@ export function loanFigure(run: LoanRun, name: string): Computed {
     case 'total insurance':
       return decimal(ledger?.totals.insurance)
     case 'total fees':
-      return decimal(ledger?.totals.fees)
+      return decimal(ledger && ledger.totals.fees + paidAtStart)
     case 'cost of borrowing':
-      return decimal(ledger?.totals.cost)
+      return decimal(ledger && ledger.totals.cost + paidAtStart)
     case 'balance today':
       return decimal(ledger?.owedToday)
     case 'balance at end':

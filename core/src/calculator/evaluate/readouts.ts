@@ -14,6 +14,7 @@ import type {
   RefinanceLines,
   Rung,
   Said,
+  Turn,
   Value,
 } from '../program/evaluated'
 
@@ -24,6 +25,7 @@ export interface ReadoutSources {
   readonly loan: (stepId: string) => LoanRun
   readonly rungs: (stepId: string) => { readonly over: Rungs['over']; readonly rungs: readonly Rung[] }
   readonly columns: (stepId: string) => readonly ComparedColumn[]
+  readonly turn: (stepId: string) => Turn | undefined
   readonly plans: (stepId: string) => Omit<PayOffFigures, 'payOff'>
   /** The figures of a composite step by name. */
   readonly figures: (stepId: string) => FigureSet['figures']
@@ -63,7 +65,8 @@ export function readOut(step: ReadoutStep, from: ReadoutSources): Readout {
       return { shows: 'ladder', id, ladder: step.ladder, ...from.rungs(step.ladder) }
     case 'comparison': {
       const { comparison, rows } = step
-      return { shows: 'comparison', id, comparison, rows, columns: from.columns(comparison) }
+      const [columns, turn] = [from.columns(comparison), from.turn(comparison)]
+      return { shows: 'comparison', id, comparison, rows, columns, ...(turn && { turn }) }
     }
     case 'payOff':
       return { shows: 'payOff', id, payOff: step.payOff, ...from.plans(step.payOff) }

@@ -9,8 +9,9 @@ import { ladder, type Ladder } from '../../search/ladder'
 import type { TermLength } from '../document/document-shapes'
 import type { StepOf } from '../document/steps'
 import { lengthOfMonths } from '../program/length-of-months'
-import type { ComparedColumn, Rung } from '../program/evaluated'
+import type { ComparedColumn, Rung, Turn } from '../program/evaluated'
 import { ratesOf } from './composites'
+import { lengthOf } from './loan-figures'
 import type { TermsReader } from './terms-reader'
 
 const figureSet = (figures: Record<string, Computed | undefined>): FigureSet => ({ kind: 'figures', figures })
@@ -19,7 +20,7 @@ const figureSet = (figures: Record<string, Computed | undefined>): FigureSet => 
 export function comparedColumns(runs: readonly LoanRun[], stay?: number): ComparedColumn[] {
   const first = runs[0]
   return runs.map((run, at) => {
-    const { ledger } = run
+    const { ledger, paidAtStart = ZERO } = run
     const payment = ledger?.nextPayment ?? ZERO
     const insurance = ledger?.nextRegular?.insurance ?? 0
     return {
@@ -30,9 +31,9 @@ export function comparedColumns(runs: readonly LoanRun[], stay?: number): Compar
       endDate: ledger?.endsOn,
       totalInterest: ledger?.totals.interest ?? ZERO,
       totalInsurance: ledger?.totals.insurance ?? ZERO,
-      totalFees: ledger?.totals.fees ?? ZERO,
+      totalFees: minor((ledger?.totals.fees ?? 0) + paidAtStart),
       balloon: ledger?.totals.balloon ?? ZERO,
-      totalPaid: ledger?.totals.paidInAll ?? ZERO,
+      totalPaid: minor((ledger?.totals.paidInAll ?? 0) + paidAtStart),
       costOfBorrowing: costOf(run),
       extrasNotPaid: ledger?.extrasCutByLimit ?? ZERO,
       difference: costOf(run) - (first ? costOf(first) : 0),
@@ -41,18 +42,60 @@ export function comparedColumns(runs: readonly LoanRun[], stay?: number): Compar
   })
 }
 
-function leavingAfter({ ledger, terms }: LoanRun, months: number): Partial<ComparedColumn> {
+function leavingAfter(
+  { ledger, terms, paidAtStart = ZERO }: LoanRun,
+  months: number,
+): Partial<ComparedColumn> {
   if (!ledger || !terms) return { paidUntilLeaving: ZERO, owedAtLeaving: ZERO, costUntilLeaving: ZERO }
   const { paid, owed, cost } = untilLeaving(ledger, terms, months)
-  return { paidUntilLeaving: paid, owedAtLeaving: owed, costUntilLeaving: cost }
+  return {
+    paidUntilLeaving: minor(paid + paidAtStart),
+    owedAtLeaving: owed,
+    costUntilLeaving: minor(cost + paidAtStart),
+  }
 }
 
-const costOf = ({ ledger }: LoanRun): Minor => ledger?.totals.cost ?? ZERO
+const costOf = ({ ledger, paidAtStart = ZERO }: LoanRun): Minor =>
+  minor((ledger?.totals.cost ?? 0) + paidAtStart)
+
+/** What a loan costs whoever leaves after so many months. */
+const costAfter = ({ ledger, terms, paidAtStart = ZERO }: LoanRun, months: number): number =>
+  ledger && terms ? untilLeaving(ledger, terms, months).cost + paidAtStart : 0
+
+/** The place of the loan that costs least whoever leaves after so many months; of equals the first. */
+function cheapestAfter(runs: readonly LoanRun[], months: number): number {
+  const costs = runs.map((run) => costAfter(run, months))
+  return costs.indexOf(Math.min(...costs))
+}
+
+/** The longest stay that is looked at, in months. */
+const LONGEST_STAY = 600
+
+/**
+ * When another loan begins to cost least than the one that does in the first year, looked for year by year and then to the month;
+ * undefined where one costs least however long.
+ */
+export function turnOf(runs: readonly LoanRun[], stay: number | undefined): Turn | undefined {
+  if (stay === undefined || runs.length < 2) return undefined
+  const longest = Math.min(LONGEST_STAY, Math.max(...runs.map(monthsOf)))
+  const before = cheapestAfter(runs, Math.min(12, longest))
+  for (let end = 24; end <= longest + 11; end += 12) {
+    if (cheapestAfter(runs, Math.min(end, longest)) === before) continue
+    let month = end - 11
+    while (cheapestAfter(runs, month) === before) month++
+    return { after: month - 1, before, then: cheapestAfter(runs, month), stay }
+  }
+  return undefined
+}
+
+const monthsOf = ({ ledger, frequency }: LoanRun): number =>
+  ledger ? lengthOf(ledger.count, frequency).toNumber() : 0
 
 export function comparisonFigures(
   step: StepOf<'comparison'>,
   columns: readonly ComparedColumn[],
   main: string,
+  turn?: Turn,
 ): FigureSet {
   const least = (of: (column: ComparedColumn) => number) => new Decimal(Math.min(...columns.map(of)))
   const labelOf = (column: ComparedColumn | undefined) => step.loans[column?.at ?? 0]?.label[main] ?? ''
@@ -66,6 +109,15 @@ export function comparisonFigures(
         Math.min(...columns.map(({ totalInterest }) => totalInterest)),
     ),
     cheapest: labelOf(cheapest),
+    'cheapest by payment': labelOf(
+      [...columns].sort((a, b) => a.paymentWithInsurance - b.paymentWithInsurance)[0],
+    ),
+    turns: turn !== undefined,
+    ...(turn && {
+      'turns after': new Decimal(turn.after),
+      'cheapest before that': labelOf(columns[turn.before]),
+      'cheapest after that': labelOf(columns[turn.then]),
+    }),
     ...(columns.some(({ costUntilLeaving }) => costUntilLeaving !== undefined) && {
       'least cost over the stay': least(untilThen),
       'cheapest over the stay': labelOf([...columns].sort((a, b) => untilThen(a) - untilThen(b))[0]),

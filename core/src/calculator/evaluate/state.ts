@@ -5,7 +5,7 @@ import { Decimal } from '../../money/decimal'
 import type { Question } from '../document/questions'
 import { MOST_LOANS } from '../../lending/pay-off'
 import type { PaidOffTogether } from './paid-off'
-import type { ComparedColumn, Doubt, Problem, Readout, Rung, Value } from '../program/evaluated'
+import type { ComparedColumn, Doubt, Problem, Readout, Rung, Turn, Value } from '../program/evaluated'
 
 /** A step worked out, or why it was not. The same object as before where nothing it depends on changed. */
 export interface State {
@@ -17,6 +17,7 @@ export interface State {
   readonly readout?: Readout
   readonly rungs?: readonly Rung[]
   readonly columns?: readonly ComparedColumn[]
+  readonly turn?: Turn | undefined
   readonly plans?: PaidOffTogether['plans']
   readonly effective?: string
   /** The question as it is asked now, where a formula narrows it. */

@@ -159,6 +159,15 @@ export interface ComparedColumn {
   readonly costUntilLeaving?: Minor
 }
 
+/** The stay, in months, up to which one loan of a comparison costs least, and after which another does; columns by place. */
+export interface Turn {
+  readonly after: number
+  readonly before: number
+  readonly then: number
+  /** How long the visitor means to stay. */
+  readonly stay: number
+}
+
 export interface Rung {
   readonly rate: string | undefined
   readonly length: TermLength | undefined
@@ -228,6 +237,7 @@ export type Readout =
       readonly comparison: string
       readonly rows: readonly ComparisonRow[]
       readonly columns: readonly ComparedColumn[]
+      readonly turn?: Turn | undefined
     }
   | ({ readonly shows: 'payOff'; readonly id: string } & PayOffFigures)
   | { readonly shows: 'payment'; readonly id: string; readonly number: number; readonly row: LedgerRow }

@@ -18,6 +18,7 @@ import { refinanceStarter } from './refinance'
 import { addedPremiums, monthlyPremiums } from './sheets'
 import { severalLoans } from './several-loans'
 import { studyLoan } from './study-loan'
+import { twoProgrammes } from './two-programmes'
 import { vesselLoan } from './vessel-loan'
 
 export interface Starter {
@@ -85,6 +86,11 @@ export const starters: readonly Starter[] = [
   ),
   starter('rate-change', 'What is owed when the fixed period ends, and the payment after it.', rateChange),
   starter('initial-repayment', 'A payment from a rate and an initial yearly repayment.', initialRepayment),
+  starter(
+    'two-programmes',
+    'One home under two programmes: by payment, by cost over the stay, and when that turns.',
+    twoProgrammes,
+  ),
   starter('equity', 'Value, balance and what is the owner’s after some years.', equityStarter),
   starter('compare-loans', 'Up to four offers for the same amount, side by side.', compareLoansStarter),
   starter('rate-ladder', 'Rates by lengths, as a table and a chart.', rateLadder),

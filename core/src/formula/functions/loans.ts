@@ -1,6 +1,7 @@
 import { Decimal, trusted } from '../../money/decimal'
 import { ZERO } from '../../money/minor'
 import { factsOf } from '../../rates/frequency'
+import { untilLeaving as leavingAfter, type UntilLeaving } from '../../lending/compare'
 import type { Ledger } from '../../loan/ledger'
 import { Stopped, type LoanRun } from '../computed'
 import { DATE, MONEY } from '../unit'
@@ -36,6 +37,22 @@ const toDate = (name: string, figure: (ledger: Ledger, number: number) => number
   },
 })
 
+/** Of a stay in years, from today: what is paid by then, or costs, each premium and fee once. */
+function untilLeaving(name: string, figure: (until: UntilLeaving) => number): BuiltIn {
+  return {
+    name,
+    group: 'loans',
+    parameters: [loan, { name: 'years', takes: { is: 'years' } }],
+    gives: MONEY,
+    work: (args) => {
+      const { ledger, terms, paidAtStart = 0 } = args.loan(0)
+      if (!ledger || !terms) return new Decimal(ZERO)
+      const months = Math.max(0, trusted(args.decimal(1)).floor().toNumber())
+      return new Decimal(figure(leavingAfter(ledger, terms, months)) + paidAtStart)
+    },
+  }
+}
+
 const ofPayment = (
   name: string,
   column: 'interest' | 'principal' | 'payment' | 'closing' | 'extra',
@@ -62,6 +79,8 @@ export const loanFunctions: readonly BuiltIn[] = [
   toDate('interest to', (ledger, at) => ledger.interestTo(at)),
   toDate('principal to', (ledger, at) => ledger.principalTo(at)),
   toDate('insurance to', (ledger, at) => ledger.insuranceTo(at)),
+  untilLeaving('paid until', ({ paid }) => paid),
+  untilLeaving('cost until', ({ cost }) => cost),
   ofPayment('interest of payment', 'interest'),
   ofPayment('principal of payment', 'principal'),
   ofPayment('amount of payment', 'payment'),

@@ -16,6 +16,7 @@ import {
 } from '@vivid/core'
 import { useDraft } from '../draft/draft-store'
 import PickField from '../../shared/fields/PickField.vue'
+import { loansThere } from './loans-there'
 import TermFields from './TermFields.vue'
 import {
   affordabilityWords,
@@ -38,9 +39,7 @@ const { step, document } = defineProps<{
   scope: Scope
 }>()
 const draft = useDraft()
-const loans = computed(() =>
-  document.steps.flatMap((one) => (one.kind === 'loan' ? [{ value: one.id, label: one.name }] : [])),
-)
+const loans = computed(() => loansThere(document))
 const lists = computed(() =>
   document.steps.flatMap((one) =>
     one.kind === 'question' && one.asks === 'loans' ? [{ value: one.id, label: one.name }] : [],

@@ -3,6 +3,7 @@ import { Button } from 'ant-design-vue'
 import { computed, reactive } from 'vue'
 import { mainLanguage, plainName, type CalculatorDocument, type Texts } from '@vivid/core'
 import PickField from '../../shared/fields/PickField.vue'
+import { loansThere } from './loans-there'
 import TextsField from '../../shared/fields/TextsField.vue'
 
 /** Loans chosen to stand side by side, each with the label visitors read. */
@@ -17,9 +18,7 @@ const { id, loans, document, most } = defineProps<{
   most: number
 }>()
 const emit = defineEmits<{ change: [loans: Chosen[]] }>()
-const offered = computed(() =>
-  document.steps.flatMap((one) => (one.kind === 'loan' ? [{ value: one.id, label: one.name }] : [])),
-)
+const offered = computed(() => loansThere(document))
 const set = (at: number, fields: Partial<Chosen>) =>
   emit(
     'change',

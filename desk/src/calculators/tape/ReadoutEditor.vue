@@ -17,6 +17,7 @@ import TextsField from '../../shared/fields/TextsField.vue'
 import FormulaField from '../formula/FormulaField.vue'
 import FiguresThere from './FiguresThere.vue'
 import LoanList from './LoanList.vue'
+import { loansThere } from './loans-there'
 import { actionWords, columnWords, rowWords, whatIfWords } from './readout-words'
 import ShownWhen from './ShownWhen.vue'
 import StepPick from './StepPick.vue'
@@ -26,11 +27,12 @@ const { step, document } = defineProps<{ step: ReadoutStep; document: Calculator
 const draft = useDraft()
 const set = (field: string) => (value: unknown) => void draft.changeStep(step.id, { [field]: value })
 
-const named = (kind: 'loan' | 'ladder' | 'comparison' | 'payOff' | 'refinance' | 'affordability') =>
+const named = (kind: 'ladder' | 'comparison' | 'payOff' | 'refinance' | 'affordability') =>
   computed(() =>
     document.steps.flatMap((one) => (one.kind === kind ? [{ value: one.id, label: one.name }] : [])),
   )
-const [loans, ladders, comparisons] = [named('loan'), named('ladder'), named('comparison')]
+const loans = computed(() => loansThere(document))
+const [ladders, comparisons] = [named('ladder'), named('comparison')]
 const [refinances, affordabilities] = [named('refinance'), named('affordability')]
 const payOffs = named('payOff')
 type Part = Extract<ReadoutStep, { shows: 'meter' }>['parts'][number]

@@ -8,6 +8,7 @@ import type {
 } from '@vivid/core'
 import { minor, shareOf, textIn } from '@vivid/core'
 import type { Figures } from '@vivid/contract/wording'
+import { nameOnTape } from './loans-there'
 import { readoutKind } from './readout-kinds'
 import { aimTitles, compoundingWords, ladderTitles } from './term-words'
 
@@ -18,7 +19,7 @@ export function stepClause(
   figures: Figures,
   sheets: readonly RateSheet[],
 ): string {
-  const nameOf = (id: string) => document.steps.find((other) => other.id === id)?.name ?? 'a missing step'
+  const nameOf = (id: string) => nameOnTape(document, id)
   switch (step.kind) {
     case 'section':
       return 'heading'

@@ -60,6 +60,8 @@ export const englishPage: PageWords = {
   lowestCost: (label, amount) => `Borrowing costs least with ${label}: ${amount}.`,
   lowestBoth: (label) => `Each payment is lowest, and borrowing costs least, with ${label}.`,
   lowestUntilLeaving: (label, amount) => `Until you leave, borrowing costs least with ${label}: ${amount}.`,
+  staysLonger: (time, label) => `Whoever stays longer than ${time} pays least with ${label}.`,
+  leavesSooner: (time, label) => `Whoever leaves within ${time} pays least with ${label}.`,
   yours: 'yours as answered',
   differs: 'differs from the first',
   rate: 'rate',

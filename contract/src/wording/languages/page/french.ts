@@ -61,6 +61,8 @@ export const frenchPage: PageWords = {
   lowestBoth: (label) => `Chaque versement est le plus bas, et emprunter coûte le moins, avec ${label}.`,
   lowestUntilLeaving: (label, amount) =>
     `Jusqu’à votre départ, emprunter coûte le moins avec ${label} : ${amount}.`,
+  staysLonger: (time, label) => `Qui reste plus de ${time} paie le moins avec ${label}.`,
+  leavesSooner: (time, label) => `Qui part dans un délai de ${time} paie le moins avec ${label}.`,
   yours: 'la vôtre, telle que répondue',
   differs: 'diffère du premier',
   rate: 'taux',

@@ -61,6 +61,8 @@ export const germanPage: PageWords = {
   lowestBoth: (label) => `Jede Rate ist am niedrigsten, und am wenigsten kostet das Darlehen, mit ${label}.`,
   lowestUntilLeaving: (label, amount) =>
     `Bis zum Auszug kostet das Darlehen am wenigsten mit ${label}: ${amount}.`,
+  staysLonger: (time, label) => `Wer länger als ${time} bleibt, zahlt mit ${label} am wenigsten.`,
+  leavesSooner: (time, label) => `Wer spätestens nach ${time} geht, zahlt mit ${label} am wenigsten.`,
   yours: 'Ihre, wie angegeben',
   differs: 'anders als beim ersten',
   rate: 'Zinssatz',

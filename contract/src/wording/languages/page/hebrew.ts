@@ -60,6 +60,8 @@ export const hebrewPage: PageWords = {
   lowestCost: (label, amount) => `העלות הנמוכה ביותר היא עם ${label}: ${amount}.`,
   lowestBoth: (label) => `התשלום הנמוך ביותר והעלות הנמוכה ביותר הם עם ${label}.`,
   lowestUntilLeaving: (label, amount) => `עד העזיבה העלות הנמוכה ביותר היא עם ${label}: ${amount}.`,
+  staysLonger: (time, label) => `מי שנשאר יותר מ־${time} משלם הכי פחות עם ${label}.`,
+  leavesSooner: (time, label) => `מי שעוזב בתוך ${time} משלם הכי פחות עם ${label}.`,
   yours: 'שלך, לפי התשובות',
   differs: 'שונה מהראשון',
   rate: 'ריבית',

@@ -60,6 +60,8 @@ export const spanishPage: PageWords = {
   lowestCost: (label, amount) => `Lo que menos cuesta es ${label}: ${amount}.`,
   lowestBoth: (label) => `La cuota más baja y el menor coste son los de ${label}.`,
   lowestUntilLeaving: (label, amount) => `Hasta que se vaya, lo que menos cuesta es ${label}: ${amount}.`,
+  staysLonger: (time, label) => `Quien se quede más de ${time} paga menos con ${label}.`,
+  leavesSooner: (time, label) => `Quien se vaya antes de ${time} paga menos con ${label}.`,
   yours: 'la suya, según sus respuestas',
   differs: 'distinto del primero',
   rate: 'tipo de interés',

@@ -56,7 +56,7 @@ export function readoutOf(readout: Readout, step: ReadoutStep, paper: Paper): Co
         figures.words.page.rows[row],
         ...readout.columns.map((column, i) => comparedCell(row, column, i === 0, figures)),
       ])
-      const lowest = lowestSaid(readout.columns, head, figures)
+      const lowest = lowestSaid(readout.columns, head, figures, readout.turn)
       return [heading(label, paper), tableOf(['', ...head], rows, paper), ...(lowest ? [text(lowest)] : [])]
     }
     case 'payOff': {
