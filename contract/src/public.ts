@@ -38,6 +38,7 @@ const Amount = z.int().min(1).max(keptLimits.amount).transform(minor)
 export const KeptWhatIf = z.strictObject({
   name: z.string().max(keptLimits.name),
   extra: Amount.optional(),
+  yearlyExtra: Amount.optional(),
   lumpSum: z
     .strictObject({ amount: Amount, withPayment: z.int().min(0).max(keptLimits.withPayment) })
     .optional(),

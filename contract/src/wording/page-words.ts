@@ -73,6 +73,7 @@ export interface PageWords {
   readonly length: string
   readonly extra: string
   readonly amount: string
+  readonly downPayment: string
   readonly ratesFrom: (name: string, date: string) => string
   readonly findPayment: string
   readonly find: string
@@ -134,6 +135,7 @@ export interface PageWords {
     /** How much the end differs: "2 years 8 months sooner". */
     readonly gap: (time: string, isSooner: boolean) => string
     readonly extraAmount: string
+    readonly yearlyAmount: string
     readonly lumpAmount: string
     readonly lumpWhen: string
     readonly now: string
@@ -150,6 +152,7 @@ export interface PageWords {
     /** Column heads of what was kept beside. */
     readonly named: {
       readonly extra: (amount: string) => string
+      readonly yearlyExtra: (amount: string) => string
       readonly lumpSum: (amount: string, when: string) => string
       readonly rate: (rate: string) => string
       readonly payment: (amount: string) => string

@@ -27,14 +27,16 @@ export function ladderCells(
   const payments = rungs.map(({ payment }) => payment)
   const [least, most] = [Math.min(...payments), Math.max(...payments)]
   const months = own?.term && 'years' in own.term ? own.term.years * 12 + (own.term.months ?? 0) : undefined
-  const cells = rungs.map(({ rate, length, amount, payment }) => ({
+  const cells = rungs.map(({ rate, length, amount, principal, payment }) => ({
     rate,
     size: most > least ? (payment - least) / (most - least) : 0,
     isOwn:
       own !== undefined &&
       (rate === undefined || Number(rate) === Number(own.annualRate)) &&
       (length === undefined || length.years * 12 + length.months === months) &&
-      (amount === undefined || (over === 'amounts' && amount === own.principal)),
+      (amount === undefined ||
+        (over === 'amounts' && amount === own.principal) ||
+        (over === 'downPayments' && principal === own.principal)),
   }))
   if (over !== 'ratesByTerms') return cells.map((cell) => [cell])
   return [...new Set(cells.map(({ rate }) => rate))].map((rate) => cells.filter((cell) => cell.rate === rate))
@@ -159,6 +161,7 @@ export function ladderTable(
     terms: page.length,
     extras: page.extra,
     amounts: page.amount,
+    downPayments: page.downPayment,
     ratesByTerms: page.rate,
   }[over]
   if (over !== 'ratesByTerms')

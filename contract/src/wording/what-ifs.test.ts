@@ -16,6 +16,7 @@ const amount = (minor: number) => minor as Minor
 
 test.each<[WhatIf, string]>([
   [{ extra: amount(250_00) }, '$250 extra each time'],
+  [{ yearlyExtra: amount(3_000_00) }, '$3,000 extra each year'],
   [{ lumpSum: { amount: amount(20_000_00), withPayment: 0 } }, '$20,000 now'],
   [{ lumpSum: { amount: amount(20_000_00), withPayment: 130 } }, '$20,000 after 5 years'],
   [{ annualRate: '5.25' }, 'at 5.25%'],

@@ -42,7 +42,7 @@ export const paymentAfter = (years: number, { frequency }: Frequent): number =>
 
 /** What a what-if changes, in a few words: "$250 extra each time, at 5.2%". */
 export function whatIfName(
-  { extra, lumpSum, annualRate, payment }: WhatIf,
+  { extra, yearlyExtra, lumpSum, annualRate, payment }: WhatIf,
   { frequency }: Frequent,
   figures: Figures,
 ): string {
@@ -52,6 +52,7 @@ export function whatIfName(
     payment === undefined ? '' : named.payment(figures.moneyShort(payment)),
     annualRate === undefined ? '' : named.rate(figures.percent(annualRate)),
     extra === undefined ? '' : named.extra(figures.moneyShort(extra)),
+    yearlyExtra === undefined ? '' : named.yearlyExtra(figures.moneyShort(yearlyExtra)),
     lumpSum === undefined ? '' : named.lumpSum(figures.moneyShort(lumpSum.amount), whenOf(years, figures)),
   ]
     .filter(Boolean)

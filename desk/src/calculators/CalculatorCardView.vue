@@ -49,6 +49,9 @@ const figures = computed(() => createFigures(mainLanguage(card), card.currency))
 
 <style scoped>
 .card {
+  /* A long list is drawn as far as it is looked at. */
+  content-visibility: auto;
+  contain-intrinsic-size: auto 220px;
   display: flex;
   flex-direction: column;
   gap: 10px;

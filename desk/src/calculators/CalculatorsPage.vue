@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { Alert, Skeleton } from 'ant-design-vue'
-import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { Alert, Input, Skeleton } from 'ant-design-vue'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
 import { z } from 'zod'
 import { CalculatorCard } from '@vivid/contract'
 import { sentenceOf } from '../shared/api/api-error'
@@ -9,13 +10,40 @@ import CallToAction from '../shared/page/CallToAction.vue'
 import DeskHeader from '../shared/page/DeskHeader.vue'
 import { useSession } from '../shared/session/session-store'
 import CalculatorCardView from './CalculatorCardView.vue'
+import { countByState, findCards, stateFilters, type StateFilter } from './find-cards'
 import NewCalculator from './NewCalculator.vue'
+import { stateLooks } from './states'
 
 const session = useSession()
 const cards = ref<CalculatorCard[]>()
 const problem = ref('')
 const making = ref(false)
 const waiting = computed(() => cards.value?.filter(({ state }) => state === 'sent').length ?? 0)
+
+/** What is looked for stands in the address: it is there again on the way back from a calculator. */
+const [route, router] = [useRoute(), useRouter()]
+const query = (name: 'find' | 'state') => {
+  const value = route.query[name]
+  return typeof value === 'string' ? value : ''
+}
+const wanted = ref(query('find'))
+const filter = ref(Object.keys(stateFilters).find((one): one is StateFilter => one === query('state')))
+watch([wanted, filter], ([find, state]) => {
+  void router.replace({ query: { ...(find && { find }), ...(state && { state }) } })
+})
+function showAll(): void {
+  wanted.value = ''
+  filter.value = undefined
+}
+const found = computed(() => findCards(cards.value ?? [], wanted.value, filter.value))
+const counts = computed(() => countByState(cards.value ?? [], wanted.value))
+const filters = computed(() =>
+  (Object.keys(stateFilters) as StateFilter[]).map((state) => ({
+    state,
+    words: `${stateLooks[state].shape} ${stateLooks[state].words}`,
+    count: counts.value[state],
+  })),
+)
 
 /** Figures that are still being worked out are there a moment later. */
 const [LOOK_AGAIN_MS, MOST_LOOKS] = [800, 10]
@@ -59,9 +87,37 @@ onUnmounted(() => window.clearTimeout(again))
         Make the first one from a starter
       </button>
     </div>
-    <div v-else class="cards">
-      <CalculatorCardView v-for="card in cards" :key="card.id" :card="card" />
-    </div>
+    <template v-else>
+      <div class="finder" role="search">
+        <Input
+          v-model:value="wanted"
+          class="find"
+          type="search"
+          allow-clear
+          aria-label="Find a calculator"
+          placeholder="Find by title, address or person"
+        />
+        <div class="filters" role="group" aria-label="Show only">
+          <button
+            v-for="{ state, words, count } in filters"
+            :key="state"
+            type="button"
+            class="filter"
+            :aria-pressed="filter === state"
+            @click="filter = filter === state ? undefined : state"
+          >
+            {{ words }} <span class="soft">{{ count }}</span>
+          </button>
+        </div>
+      </div>
+      <p v-if="found.length === 0" class="none-found" role="status">
+        None of {{ cards.length }} calculators fits.
+        <button type="button" class="link" @click="showAll">Show all</button>
+      </p>
+      <div v-else class="cards">
+        <CalculatorCardView v-for="card in found" :key="card.id" :card="card" />
+      </div>
+    </template>
     <NewCalculator v-model:open="making" :cards="cards ?? []" />
   </main>
 </template>
@@ -80,6 +136,40 @@ onUnmounted(() => window.clearTimeout(again))
 }
 .head .new {
   margin-left: auto;
+}
+.finder {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 18px;
+  align-items: center;
+  margin-bottom: 16px;
+}
+.find {
+  width: 320px;
+  max-width: 100%;
+}
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.filter {
+  padding: 4px 12px;
+  border: 1px solid var(--control-line);
+  border-radius: 16px;
+  background: var(--card);
+  color: var(--ink);
+  font: inherit;
+  font-size: 14px;
+  cursor: pointer;
+}
+.filter[aria-pressed='true'] {
+  border-color: var(--plum);
+  background: var(--lilac);
+  font-weight: 600;
+}
+.none-found {
+  padding: 24px 0;
 }
 .cards {
   display: grid;

@@ -8,10 +8,20 @@ import { sentenceOf } from '../shared/api/api-error'
 import { request } from '../shared/api/request'
 import CallToAction from '../shared/page/CallToAction.vue'
 import { readTextFile } from '../shared/files/text-files'
+import { hasWords } from './find-cards'
 
 const open = defineModel<boolean>('open', { required: true })
 const { cards } = defineProps<{ cards: readonly CalculatorCard[] }>()
 const router = useRouter()
+
+/** Words that are looked for among the starters; the one that is chosen stays. */
+const wanted = ref('')
+const offered = computed(() =>
+  starters.filter(
+    ({ id, title: called, purpose }) =>
+      from.value === `starter:${id}` || hasWords(wanted.value, [called, purpose]),
+  ),
+)
 
 /** `starter:…`, `copy:…` or `empty`. */
 const from = ref(`starter:${starters[0]?.id ?? ''}`)
@@ -28,6 +38,7 @@ const suggestion = computed(() => {
 watch(open, () => {
   problem.value = ''
   title.value = ''
+  wanted.value = ''
 })
 
 function make(): void {
@@ -88,8 +99,17 @@ async function send(asked: object): Promise<void> {
     <form class="new-calculator" @submit.prevent="make">
       <fieldset>
         <legend>Begin from a starter</legend>
+        <Input
+          v-model:value="wanted"
+          class="find"
+          type="search"
+          allow-clear
+          aria-label="Find a starter"
+          placeholder="Find one by what it answers: extra, insurance, refinance …"
+          @keydown.enter.prevent
+        />
         <div class="starters">
-          <label v-for="choice in starters" :key="choice.id" class="starter">
+          <label v-for="choice in offered" :key="choice.id" class="starter">
             <input v-model="from" type="radio" name="starter" :value="`starter:${choice.id}`" />
             <span
               ><strong>{{ choice.title }}</strong
@@ -97,6 +117,9 @@ async function send(asked: object): Promise<void> {
             >
           </label>
         </div>
+        <p v-if="wanted.trim() && offered.length < 2" class="soft" role="status">
+          No other starter has these words.
+        </p>
       </fieldset>
       <fieldset>
         <legend>Or otherwise</legend>
@@ -159,6 +182,9 @@ legend {
 }
 label {
   font-weight: 600;
+}
+.find {
+  margin-bottom: 8px;
 }
 .starters {
   display: grid;

@@ -102,9 +102,10 @@ function readBeside(kept: unknown): readonly KeptWhatIf[] {
 
 function readKept(one: unknown): KeptWhatIf | undefined {
   if (!isRecord(one)) return undefined
-  const { name, extra, lumpSum, annualRate, payment } = one
+  const { name, extra, yearlyExtra, lumpSum, annualRate, payment } = one
   const what: WhatIf = {
     ...(isAmount(extra) && { extra }),
+    ...(isAmount(yearlyExtra) && { yearlyExtra }),
     ...(isRecord(lumpSum) &&
       isAmount(lumpSum.amount) &&
       isCount(lumpSum.withPayment, keptLimits.withPayment) && {

@@ -3,8 +3,8 @@ import { fetchAllLanguages } from '@vivid/contract/wording'
 import { readTrying } from './read-trying'
 
 await fetchAllLanguages()
-const all = ['extra', 'lumpSum', 'rate', 'payment'] as const
-const nothing = { extra: '', lumpSum: '', rate: '', payment: '' }
+const all = ['extra', 'yearlyExtra', 'lumpSum', 'rate', 'payment'] as const
+const nothing = { extra: '', yearlyExtra: '', lumpSum: '', rate: '', payment: '' }
 const read = (texts: object, years = 0, offers: readonly (typeof all)[number][] = all) =>
   readTrying(
     { texts: { ...nothing, ...texts }, years },
@@ -17,9 +17,12 @@ const read = (texts: object, years = 0, offers: readonly (typeof all)[number][] 
   )
 
 test('what is typed is tried all at once', () => {
-  expect(read({ extra: '250', lumpSum: '20k', rate: '5.2', payment: '1 500,00 $' }, 5)).toEqual({
+  expect(
+    read({ extra: '250', yearlyExtra: '1k', lumpSum: '20k', rate: '5.2', payment: '1 500,00 $' }, 5),
+  ).toEqual({
     whatIf: {
       extra: 250_00,
+      yearlyExtra: 1_000_00,
       lumpSum: { amount: 20_000_00, withPayment: 130 },
       annualRate: '5.2',
       payment: 1_500_00,

@@ -25,10 +25,13 @@ export function readTrying(
   const isNone = (offer: WhatIfName, answer: unknown) =>
     isUnreadable(answer) || (offer !== 'rate' && answer !== null && Number(answer) <= 0)
   const unread = offers.filter((offer) => isNone(offer, read(offer)))
-  const amount = (offer: 'extra' | 'lumpSum' | 'payment') => read(offer) as WhatIf['extra'] | null
-  const [extra, sum, payment, rate] = [amount('extra'), amount('lumpSum'), amount('payment'), read('rate')]
+  const amount = (offer: 'extra' | 'yearlyExtra' | 'lumpSum' | 'payment') =>
+    read(offer) as WhatIf['extra'] | null
+  const [extra, yearlyExtra] = [amount('extra'), amount('yearlyExtra')]
+  const [sum, payment, rate] = [amount('lumpSum'), amount('payment'), read('rate')]
   const whatIf: WhatIf = {
     ...(extra !== null && { extra }),
+    ...(yearlyExtra !== null && { yearlyExtra }),
     ...(sum !== null &&
       sum !== undefined && { lumpSum: { amount: sum, withPayment: paymentAfter(years, terms) } }),
     ...(typeof rate === 'string' && { annualRate: rate }),

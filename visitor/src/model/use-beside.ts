@@ -1,10 +1,11 @@
 import { reactive } from 'vue'
+import type { WhatIfName } from '@vivid/core/evaluate'
 import type { KeptWhatIf } from '@vivid/contract/wording'
 import type { Beside } from './carried'
 
 /** What stands in the fields of a what-if. */
 export interface Trying {
-  readonly texts: { extra: string; lumpSum: string; rate: string; payment: string }
+  readonly texts: Record<WhatIfName, string>
   /** When the lump sum is paid, in years from now. */
   years: number
 }
@@ -17,7 +18,10 @@ export function useBeside() {
     beside,
     /** What is being tried in a readout. */
     tryingIn(readout: string): Trying {
-      trying[readout] ??= { texts: { extra: '', lumpSum: '', rate: '', payment: '' }, years: 0 }
+      trying[readout] ??= {
+        texts: { extra: '', yearlyExtra: '', lumpSum: '', rate: '', payment: '' },
+        years: 0,
+      }
       return trying[readout]
     },
     putBeside: (readout: string, kept: readonly KeptWhatIf[]) => void (beside[readout] = kept),

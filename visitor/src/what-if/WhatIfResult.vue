@@ -37,6 +37,7 @@ const whens = computed(() => {
 })
 const labels = computed((): Record<WhatIfName, string> => ({
   extra: words.value.whatIf.extraAmount,
+  yearlyExtra: words.value.whatIf.yearlyAmount,
   lumpSum: words.value.whatIf.lumpAmount,
   rate: words.value.whatIf.newRate,
   payment: words.value.whatIf.newPayment,

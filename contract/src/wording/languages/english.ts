@@ -51,7 +51,8 @@ export const english: Language = {
     ANSWER_UNKNOWN: ({ field }) => `This calculator asks nothing called “${field}”.`,
     ANSWER_MISSING: () => 'This is needed to work out your figures.',
     ANSWER_UNREADABLE: ({ wanted }, f) => `Type ${english.examples[wanted](f)}.`,
-    ANSWER_BELOW_LEAST: ({ least }, f) => `This can be no less than ${shareInFull(least, f)}.`,
+    ANSWER_BELOW_LEAST: ({ least, missing }, f) =>
+      `This can be no less than ${shareInFull(least, f)}.${missing ? ` ${f.value(missing)} more is needed.` : ''}`,
     ANSWER_ABOVE_MOST: ({ most }, f) => `This can be no more than ${shareInFull(most, f)}.`,
     ANSWER_NOT_AN_OPTION: ({ field, options }, f) =>
       `Choose one of: ${options.map((option) => f.option(field, option)).join('; ')}.`,

@@ -51,7 +51,8 @@ export const french: Language = {
     ANSWER_UNKNOWN: ({ field }) => `Ce calculateur ne demande rien qui s’appelle « ${field} ».`,
     ANSWER_MISSING: () => 'Il faut cette réponse pour calculer vos chiffres.',
     ANSWER_UNREADABLE: ({ wanted }, f) => `Indiquez ${french.examples[wanted](f)}.`,
-    ANSWER_BELOW_LEAST: ({ least }, f) => `Le minimum est ${shareInFull(least, f)}.`,
+    ANSWER_BELOW_LEAST: ({ least, missing }, f) =>
+      `Le minimum est ${shareInFull(least, f)}.${missing ? ` Il manque ${f.value(missing)}.` : ''}`,
     ANSWER_ABOVE_MOST: ({ most }, f) => `Le maximum est ${shareInFull(most, f)}.`,
     ANSWER_NOT_AN_OPTION: ({ field, options }, f) =>
       `Choisissez : ${options.map((option) => f.option(field, option)).join(' ; ')}.`,

@@ -51,7 +51,8 @@ export const german: Language = {
     ANSWER_UNKNOWN: ({ field }) => `Dieser Rechner fragt nichts, das „${field}“ heißt.`,
     ANSWER_MISSING: () => 'Das wird gebraucht, um Ihre Zahlen auszurechnen.',
     ANSWER_UNREADABLE: ({ wanted }, f) => `Geben Sie ${german.examples[wanted](f)}.`,
-    ANSWER_BELOW_LEAST: ({ least }, f) => `Das Wenigste ist ${shareInFull(least, f)}.`,
+    ANSWER_BELOW_LEAST: ({ least, missing }, f) =>
+      `Das Wenigste ist ${shareInFull(least, f)}.${missing ? ` Es fehlen ${f.value(missing)}.` : ''}`,
     ANSWER_ABOVE_MOST: ({ most }, f) => `Das Höchste ist ${shareInFull(most, f)}.`,
     ANSWER_NOT_AN_OPTION: ({ field, options }, f) =>
       `Wählen Sie: ${options.map((option) => f.option(field, option)).join('; ')}.`,

@@ -50,7 +50,8 @@ export const hebrew: Language = {
     ANSWER_UNKNOWN: ({ field }) => `המחשבון אינו שואל דבר בשם „${field}”.`,
     ANSWER_MISSING: () => 'בלי זה אי אפשר לחשב את התוצאות.',
     ANSWER_UNREADABLE: ({ wanted }, f) => `יש לכתוב ${hebrew.examples[wanted](f)}.`,
-    ANSWER_BELOW_LEAST: ({ least }, f) => `לא פחות מ־${shareInFull(least, f)}.`,
+    ANSWER_BELOW_LEAST: ({ least, missing }, f) =>
+      `לא פחות מ־${shareInFull(least, f)}.${missing ? ` חסרים ${f.value(missing)}.` : ''}`,
     ANSWER_ABOVE_MOST: ({ most }, f) => `לא יותר מ־${shareInFull(most, f)}.`,
     ANSWER_NOT_AN_OPTION: ({ field, options }, f) =>
       `יש לבחור: ${options.map((option) => f.option(field, option)).join('; ')}.`,

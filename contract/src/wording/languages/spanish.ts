@@ -51,7 +51,8 @@ export const spanish: Language = {
     ANSWER_UNKNOWN: ({ field }) => `Esta calculadora no pregunta nada que se llame «${field}».`,
     ANSWER_MISSING: () => 'Hace falta para calcular sus cifras.',
     ANSWER_UNREADABLE: ({ wanted }, f) => `Escriba ${spanish.examples[wanted](f)}.`,
-    ANSWER_BELOW_LEAST: ({ least }, f) => `Lo mínimo es ${shareInFull(least, f)}.`,
+    ANSWER_BELOW_LEAST: ({ least, missing }, f) =>
+      `Lo mínimo es ${shareInFull(least, f)}.${missing ? ` Faltan ${f.value(missing)}.` : ''}`,
     ANSWER_ABOVE_MOST: ({ most }, f) => `Lo máximo es ${shareInFull(most, f)}.`,
     ANSWER_NOT_AN_OPTION: ({ field, options }, f) =>
       `Elija: ${options.map((option) => f.option(field, option)).join('; ')}.`,

@@ -151,7 +151,13 @@ function inRange(question: Ranged, value: Value): Value | Problem {
 function shareInRange(question: QuestionOf<'share'>, value: ShareValue, whole: Minor): Value | Problem {
   const least = shareOf(question.least, whole)
   const most = shareOf(question.most, whole)
-  if (value.money < least.money) return { code: 'ANSWER_BELOW_LEAST', field: question.id, least }
+  if (value.money < least.money)
+    return {
+      code: 'ANSWER_BELOW_LEAST',
+      field: question.id,
+      least,
+      missing: money(least.money - value.money),
+    }
   if (value.money > whole) return { code: 'SHARE_ABOVE_WHOLE', field: question.id, whole: money(whole) }
   if (value.money > most.money) return { code: 'ANSWER_ABOVE_MOST', field: question.id, most }
   return value

@@ -109,6 +109,8 @@ export const ladderTerms = {
   lengths: { takes: { is: 'list', of: years } },
   extras: { takes: { is: 'list', of: money } },
   amounts: { takes: { is: 'list', of: money } },
+  downPayments: { takes: { is: 'list', of: moneyOrPercent } },
+  price: { takes: money },
 } as const satisfies Record<string, TermFacts>
 
 export const ladderNeeds = {
@@ -116,5 +118,6 @@ export const ladderNeeds = {
   terms: ['lengths'],
   extras: ['extras'],
   amounts: ['amounts'],
+  downPayments: ['price', 'downPayments'],
   ratesByTerms: ['rates', 'lengths'],
 } as const satisfies Record<string, readonly (keyof typeof ladderTerms)[]>

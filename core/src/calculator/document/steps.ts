@@ -205,7 +205,7 @@ export const actionNames = [
   'print',
   'handOver',
 ] as const
-export const whatIfNames = ['extra', 'lumpSum', 'rate', 'payment'] as const
+export const whatIfNames = ['extra', 'yearlyExtra', 'lumpSum', 'rate', 'payment'] as const
 
 const Readout = z.discriminatedUnion('shows', [
   z.strictObject({

@@ -161,7 +161,7 @@ test('a look-up outside of the sheet, or without the sheet, is told at its step'
   const program = compile(insuredPurchase(), [addedPremiums]).program
   const high = evaluate(
     program,
-    { downPayment: { percent: '5' } },
+    { homePrice: 400_000_00, downPayment: { percent: '5' } },
     {
       ...around,
       sheets: [
@@ -178,6 +178,23 @@ test('a look-up outside of the sheet, or without the sheet, is told at its step'
   ])
   const early = evaluate(program, {}, { ...around, today: { year: 2025, month: 12, day: 31, time: '12:00' } })
   expect(early.problems).toMatchObject([{ stop: { code: 'NO_ROW', reason: 'date' } }])
+})
+
+test('the least down payment by steps of the price bounds its question, and what is missing is told', () => {
+  const { program } = compile(insuredPurchase(), [addedPremiums])
+  const told = (downPayment: object) =>
+    evaluate(program, { homePrice: 612_600_00, downPayment }, { ...around, sheets: [addedPremiums] }).problems
+  // 5 % of 500,000 and 10 % of 112,600: 36,260.
+  expect(told({ money: 36_260_00 })).toEqual([])
+  expect(told({ money: 30_000_00 })).toMatchObject([
+    {
+      code: 'ANSWER_BELOW_LEAST',
+      field: 'downPayment',
+      least: { money: 36_260_00 },
+      missing: { unit: 'money', money: 6_260_00 },
+    },
+  ])
+  expect(told({ percent: '5' })).toMatchObject([{ missing: { money: 36_260_00 - 30_630_00 } }])
 })
 
 test('a figure that does not exist leaves its readout out, with the reason', () => {

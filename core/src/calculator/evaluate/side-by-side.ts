@@ -131,6 +131,8 @@ export function rungsOf({ over }: StepOf<'ladder'>, base: LoanTerms, terms: Term
   const amounts = (path: string) => list(path).map((one) => roundWhole(one as Decimal).toNumber())
   const lengths: TermLength[] = amounts('terms.lengths').map(lengthOfMonths)
   const rates = ratesOf(list('terms.rates'))
+  const price = terms.whole('terms.price') ?? 0
+  const downs = downPayments(terms, price)
   const asked = askedOf()
   const answer = ladder(asked, figuresOfRung)
   if (!answer.ok) throw new Stopped({ code: 'REFUSED', refusal: answer })
@@ -138,14 +140,17 @@ export function rungsOf({ over }: StepOf<'ladder'>, base: LoanTerms, terms: Term
   return answer.rungs.map((figures, i) => ({
     rate: over === 'rates' ? rates[i] : over === 'ratesByTerms' ? rates[Math.floor(i / wide)] : undefined,
     length: over === 'terms' ? lengths[i] : over === 'ratesByTerms' ? lengths[i % wide] : undefined,
-    amount:
-      over === 'extras'
-        ? minor(amounts('terms.extras')[i] ?? 0)
-        : over === 'amounts'
-          ? minor(amounts('terms.amounts')[i] ?? 0)
-          : undefined,
+    amount: amountOf(i),
+    ...(over === 'downPayments' && { principal: minor(price - (downs[i] ?? 0)) }),
     ...figures,
   }))
+
+  function amountOf(rung: number): Minor | undefined {
+    const listed = { extras: amounts('terms.extras'), amounts: amounts('terms.amounts'), downPayments: downs }
+    return over === 'extras' || over === 'amounts' || over === 'downPayments'
+      ? minor(listed[over][rung] ?? 0)
+      : undefined
+  }
 
   function askedOf(): Ladder {
     switch (over) {
@@ -157,10 +162,22 @@ export function rungsOf({ over }: StepOf<'ladder'>, base: LoanTerms, terms: Term
         return { over, terms: base, extras: amounts('terms.extras') }
       case 'amounts':
         return { over, terms: base, amounts: amounts('terms.amounts') }
+      case 'downPayments':
+        return { over: 'amounts', terms: base, amounts: downs.map((down) => price - down) }
       case 'ratesByTerms':
         return { over, terms: base, rates, lengths }
     }
   }
+}
+
+/** Each down payment as an amount, where it was listed as a share of the price too. */
+function downPayments(terms: TermsReader, price: number): number[] {
+  const listed = terms.raw('terms.downPayments')
+  if (!listed) return []
+  const isShare = listed.unit.is === 'list' && listed.unit.of.is === 'percent'
+  return (listed.value as readonly Decimal[]).map((one) =>
+    roundWhole(isShare ? one.times(price).div(100) : one).toNumber(),
+  )
 }
 
 const figuresOfRung = (ledger: Ledger) => ({

@@ -38,6 +38,7 @@ describe('what if', () => {
         { lumpSum: { amount: minor(20_000_00), withPayment: 24 } },
         { ...terms, extras: [{ amount: 20_000_00, every: 'once', at: 24 }] },
       ],
+      [{ yearlyExtra: minor(3_000_00) }, { ...terms, extras: [{ amount: 3_000_00, every: 'year', at: 12 }] }],
       [{ annualRate: '5.2' }, { ...terms, annualRate: '5.2' }],
       [{ payment: minor(2_500_00) }, { ...terms, term: undefined as never, payment: 2_500_00 }],
     ]
@@ -51,6 +52,24 @@ describe('what if', () => {
         totalPaid: ledger.totals.paid,
         endDate: ledger.endsOn,
       })
+    }
+  })
+
+  test('once a year is once in each year of the loan, however often it is paid', () => {
+    for (const [frequency, perYear] of [
+      ['biweekly', 26],
+      ['quarterly', 4],
+      ['yearly', 1],
+    ] as const) {
+      const of: LoanTerms = { ...terms, frequency }
+      const ledger = ledgerOf(changedTerms(of, { yearlyExtra: minor(1_000_00) }))
+      const paid = Array.from({ length: ledger.count }, (_, i) => ledger.at(i + 1)).filter(
+        ({ extra }) => extra > 0,
+      )
+      const wholeYears = Math.floor(ledger.count / perYear)
+      expect(paid.map(({ number }) => number).slice(0, wholeYears - 1)).toEqual(
+        Array.from({ length: wholeYears - 1 }, (_, year) => (year + 1) * perYear),
+      )
     }
   })
 

@@ -12,6 +12,8 @@ import { comparedColumns } from './side-by-side'
 export interface WhatIf {
   /** Paid on top with every payment. */
   readonly extra?: Minor | undefined
+  /** Paid on top once a year, with the last payment of each year of the loan. */
+  readonly yearlyExtra?: Minor | undefined
   /** Paid once, with the payment that falls so many periods from today; 0 is today. */
   readonly lumpSum?: { readonly amount: Minor; readonly withPayment: number } | undefined
   /** Another yearly rate from the start, percent as a plain decimal. */
@@ -55,10 +57,14 @@ export function changedLedger(terms: LoanTerms, change: WhatIf): Ledger | undefi
 }
 
 /** The terms with what is changed; extras join those agreed on already. */
-export function changedTerms(terms: LoanTerms, { extra, lumpSum, annualRate, payment }: WhatIf): LoanTerms {
+export function changedTerms(terms: LoanTerms, change: WhatIf): LoanTerms {
+  const { extra, yearlyExtra, lumpSum, annualRate, payment } = change
   const extras: readonly Extra[] = [
     ...(terms.extras ?? []),
     ...(extra === undefined ? [] : [{ amount: extra, every: 'payment' as const }]),
+    ...(yearlyExtra === undefined
+      ? []
+      : [{ amount: yearlyExtra, every: 'year' as const, at: factsOf(terms.frequency).perYear }]),
     ...(lumpSum === undefined
       ? []
       : [{ amount: lumpSum.amount, every: 'once' as const, at: numberOf(lumpSum.withPayment, terms) }]),

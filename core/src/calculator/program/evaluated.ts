@@ -76,6 +76,8 @@ export type Problem =
       readonly code: 'ANSWER_BELOW_LEAST'
       readonly field: string
       readonly least: Value
+      /** Of a part of another amount: how much more it takes. */
+      readonly missing?: Value
       readonly at?: LoanCell
     }
   | {
@@ -172,6 +174,8 @@ export interface Rung {
   readonly rate: string | undefined
   readonly length: TermLength | undefined
   readonly amount: Minor | undefined
+  /** What is borrowed, over down payments. */
+  readonly principal?: Minor
   readonly payment: Minor
   readonly payments: number
   readonly endDate: string | undefined
@@ -285,7 +289,7 @@ export interface PayOffPlan {
 
 export interface LadderFigures {
   readonly ladder: string
-  readonly over: 'rates' | 'terms' | 'extras' | 'amounts' | 'ratesByTerms'
+  readonly over: 'rates' | 'terms' | 'extras' | 'amounts' | 'downPayments' | 'ratesByTerms'
   readonly rungs: readonly Rung[]
 }
 

@@ -26,6 +26,7 @@ test('a figure that differs says by how much, and which workings lie between', (
     agrees: false,
   })
   expect(result?.lines[0]?.between.map(({ step }) => step)).toEqual([
+    'leastDown',
     'baseLoan',
     'loanToValue',
     'premiumRate',

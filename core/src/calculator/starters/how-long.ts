@@ -1,5 +1,5 @@
 import type { CalculatorDocument } from '../document/document'
-import { assumptions, figure, loan, money, rich, schedule, t, term } from './build'
+import { assumptions, figure, loan, money, rich, schedule, t, term, working } from './build'
 import { calculator, proof } from './whole'
 import { rate } from './mortgage-payment'
 
@@ -32,6 +32,16 @@ export const howLong = (): CalculatorDocument =>
         most: 40,
         step: 0.5,
       }),
+      working(
+        'exactPayments',
+        'payments exactly',
+        'payments to repay(amount: balance, rate: rate, payment: monthly payment)',
+        {
+          unit: 'number',
+          rounding: { how: 'nearest', to: '0.01' },
+          shown: t('Number of payments, with its fraction', 'Nombre de versements, avec sa fraction'),
+        },
+      ),
       loan('loan', 'the loan', {
         principal: 'balance',
         annualRate: 'rate',
@@ -77,6 +87,7 @@ export const howLong = (): CalculatorDocument =>
         {},
         {
           'the loan.payments': '73',
+          'payments exactly': '72.35',
           'the loan.last payment': '145.29',
           'to finish on time.amount': '172.72',
         },

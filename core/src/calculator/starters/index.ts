@@ -16,6 +16,7 @@ import { rateChange } from './rate-change'
 import { rateLadder } from './rate-ladder'
 import { refinanceStarter } from './refinance'
 import { addedPremiums, monthlyPremiums } from './sheets'
+import { runningLoan } from './running-loan'
 import { severalLoans } from './several-loans'
 import { studyLoan } from './study-loan'
 import { twoProgrammes } from './two-programmes'
@@ -72,6 +73,11 @@ export const starters: readonly Starter[] = [
     'extra-payments',
     'Extras with each payment, once a year and as a lump sum: time and interest saved.',
     extraPayments,
+  ),
+  starter(
+    'running-loan',
+    'What is owed today, from the first terms and the payments made; a lump sum today.',
+    runningLoan,
   ),
   starter('how-long', 'When a payment repays what is owed, and the extra that finishes in time.', howLong),
   starter('price-for-payment', 'The price that keeps a payment at a given figure.', priceForPayment),

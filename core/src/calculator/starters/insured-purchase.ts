@@ -27,7 +27,7 @@ export const insuredPurchase = (): CalculatorDocument =>
     ),
     steps: [
       homePrice(540_000),
-      downPayment('10'),
+      { ...downPayment('10'), leastBy: 'least down payment' },
       loanTerm(),
       rate(),
       frequency(),

@@ -51,5 +51,5 @@ describe.each(starters)('the starter "$id"', ({ make, sheets }) => {
 })
 
 test('the starters cover every purpose there is, each under its own address', () => {
-  expect(new Set(starters.map(({ id }) => id)).size).toBe(19)
+  expect(new Set(starters.map(({ id }) => id)).size).toBe(20)
 })

@@ -89,6 +89,7 @@ export const steps: fc.Arbitrary<CalculatorStep[]> = fc
         'terms' as const,
         'extras' as const,
         'amounts' as const,
+        'downPayments' as const,
         'ratesByTerms' as const,
       ),
       terms: fc.record({
@@ -96,6 +97,8 @@ export const steps: fc.Arbitrary<CalculatorStep[]> = fc
         lengths: texts('[years(10), years(20)]', '[term]', '[years(100)]'),
         extras: texts('[50, 100]', '[price]', '[0]'),
         amounts: texts('[100000, price]', '[1]', '[0]'),
+        downPayments: texts('[5, 10, 20]', '[price, debts]', '[100]', '[20000, 40000]'),
+        price: once,
       }),
     }),
     formula: texts(

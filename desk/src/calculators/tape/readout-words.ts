@@ -19,6 +19,7 @@ export const actionWords: Readonly<Record<ActionName, string>> = {
 }
 export const whatIfWords: Readonly<Record<WhatIfName, string>> = {
   extra: 'an extra with every payment',
+  yearlyExtra: 'an extra once a year',
   lumpSum: 'a lump sum',
   rate: 'another rate',
   payment: 'another payment',

@@ -76,6 +76,8 @@ export const ladderWords: Record<keyof StepOf<'ladder'>['terms'] & string, Words
   lengths: ['Lengths', ''],
   extras: ['Extras with each payment', ''],
   amounts: ['Amounts', ''],
+  downPayments: ['Down payments, amounts or percents', ''],
+  price: ['Of the price', ''],
 }
 
 export const payOffWords: Record<keyof StepOf<'payOff'>['terms'] & string, Words> = {
@@ -116,6 +118,7 @@ export const ladderTitles: Readonly<Record<StepOf<'ladder'>['over'], string>> = 
   terms: 'lengths',
   extras: 'extras',
   amounts: 'amounts',
+  downPayments: 'down payments',
   ratesByTerms: 'rates by lengths',
 }
 

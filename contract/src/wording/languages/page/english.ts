@@ -68,6 +68,7 @@ export const englishPage: PageWords = {
   length: 'over',
   extra: 'extra',
   amount: 'borrowed',
+  downPayment: 'down payment',
   ratesFrom: (name, date) => `${name}: in force since ${date}.`,
   findPayment: 'Find payment number',
   find: 'Find it',
@@ -129,6 +130,7 @@ export const englishPage: PageWords = {
   whatIf: {
     gap: (time, isSooner) => `${time} ${isSooner ? 'sooner' : 'later'}`,
     extraAmount: 'Extra with every payment',
+    yearlyAmount: 'Extra once a year',
     lumpAmount: 'Lump sum',
     lumpWhen: 'Paid',
     now: 'now',
@@ -142,6 +144,7 @@ export const englishPage: PageWords = {
     asItIs: 'as it is',
     named: {
       extra: (amount) => `${amount} extra each time`,
+      yearlyExtra: (amount) => `${amount} extra each year`,
       lumpSum: (amount, when) => `${amount} ${when}`,
       rate: (rate) => `at ${rate}`,
       payment: (amount) => `paying ${amount}`,

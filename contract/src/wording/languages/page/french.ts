@@ -69,6 +69,7 @@ export const frenchPage: PageWords = {
   length: 'sur',
   extra: 'supplément',
   amount: 'emprunté',
+  downPayment: 'mise de fonds',
   ratesFrom: (name, date) => `${name} : en vigueur depuis le ${date}.`,
   findPayment: 'Trouver le versement nº',
   find: 'Trouver',
@@ -132,6 +133,7 @@ export const frenchPage: PageWords = {
   whatIf: {
     gap: (time, isSooner) => `${time} plus ${isSooner ? 'tôt' : 'tard'}`,
     extraAmount: 'Supplément à chaque versement',
+    yearlyAmount: 'Supplément une fois par an',
     lumpAmount: 'Somme d’un coup',
     lumpWhen: 'Payée',
     now: 'maintenant',
@@ -145,6 +147,7 @@ export const frenchPage: PageWords = {
     asItIs: 'tel quel',
     named: {
       extra: (amount) => `${amount} de plus chaque fois`,
+      yearlyExtra: (amount) => `${amount} de plus chaque année`,
       lumpSum: (amount, when) => `${amount} ${when}`,
       rate: (rate) => `à ${rate}`,
       payment: (amount) => `en payant ${amount}`,

@@ -69,6 +69,7 @@ export const germanPage: PageWords = {
   length: 'über',
   extra: 'Sondertilgung',
   amount: 'geliehen',
+  downPayment: 'Anzahlung',
   ratesFrom: (name, date) => `${name}: gültig seit ${date}.`,
   findPayment: 'Rate Nummer finden',
   find: 'Finden',
@@ -131,6 +132,7 @@ export const germanPage: PageWords = {
   whatIf: {
     gap: (time, isSooner) => `${time} ${isSooner ? 'früher' : 'später'}`,
     extraAmount: 'Zusätzlich mit jeder Rate',
+    yearlyAmount: 'Zusätzlich einmal im Jahr',
     lumpAmount: 'Einmalige Summe',
     lumpWhen: 'Gezahlt',
     now: 'jetzt',
@@ -144,6 +146,7 @@ export const germanPage: PageWords = {
     asItIs: 'wie es ist',
     named: {
       extra: (amount) => `jedes Mal ${amount} mehr`,
+      yearlyExtra: (amount) => `jedes Jahr ${amount} mehr`,
       lumpSum: (amount, when) => `${amount} ${when}`,
       rate: (rate) => `zu ${rate}`,
       payment: (amount) => `mit ${amount}`,

@@ -68,6 +68,7 @@ export const hebrewPage: PageWords = {
   length: 'למשך',
   extra: 'תוספת',
   amount: 'סכום ההלוואה',
+  downPayment: 'מקדמה',
   ratesFrom: (name, date) => `${name}: בתוקף מ־${date}.`,
   findPayment: 'חיפוש תשלום מספר',
   find: 'חיפוש',
@@ -128,6 +129,7 @@ export const hebrewPage: PageWords = {
   whatIf: {
     gap: (time, isSooner) => `${isSooner ? 'מוקדם יותר' : 'מאוחר יותר'} ב־${time}`,
     extraAmount: 'תוספת לכל תשלום',
+    yearlyAmount: 'תוספת פעם בשנה',
     lumpAmount: 'סכום חד־פעמי',
     lumpWhen: 'מועד',
     now: 'עכשיו',
@@ -141,6 +143,7 @@ export const hebrewPage: PageWords = {
     asItIs: 'כמו שזה',
     named: {
       extra: (amount) => `תוספת ${amount} בכל תשלום`,
+      yearlyExtra: (amount) => `תוספת ${amount} בכל שנה`,
       lumpSum: (amount, when) => `${amount} ${when}`,
       rate: (rate) => `בריבית ${rate}`,
       payment: (amount) => `בתשלום ${amount}`,

@@ -68,6 +68,7 @@ export const spanishPage: PageWords = {
   length: 'en',
   extra: 'pago extra',
   amount: 'prestado',
+  downPayment: 'entrada',
   ratesFrom: (name, date) => `${name}: en vigor desde el ${date}.`,
   findPayment: 'Buscar la cuota número',
   find: 'Buscar',
@@ -129,6 +130,7 @@ export const spanishPage: PageWords = {
   whatIf: {
     gap: (time, isSooner) => `${time} ${isSooner ? 'antes' : 'después'}`,
     extraAmount: 'Extra con cada cuota',
+    yearlyAmount: 'Extra una vez al año',
     lumpAmount: 'Suma de una vez',
     lumpWhen: 'Pagada',
     now: 'ahora',
@@ -142,6 +144,7 @@ export const spanishPage: PageWords = {
     asItIs: 'tal como está',
     named: {
       extra: (amount) => `${amount} más cada vez`,
+      yearlyExtra: (amount) => `${amount} más cada año`,
       lumpSum: (amount, when) => `${amount} ${when}`,
       rate: (rate) => `al ${rate}`,
       payment: (amount) => `pagando ${amount}`,
