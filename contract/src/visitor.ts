@@ -1,4 +1,12 @@
-import type { Answers, Evaluation, Ledger, Program, RateSheet, Texts } from '@vivid/core/evaluate'
+import {
+  loanReference,
+  type Answers,
+  type Evaluation,
+  type Ledger,
+  type Program,
+  type RateSheet,
+  type Texts,
+} from '@vivid/core/evaluate'
 
 /** The lender's looks, resolved once into CSS custom properties when an edition is made. */
 export type HouseStyle = Readonly<Record<`--${string}`, string>>
@@ -67,7 +75,8 @@ export function keptLoan(
 ): KeptLoan | undefined {
   const shown = readouts.find((readout) => readout.shows === 'schedule')
   const scheduled = shown?.shows === 'schedule' && ledgers.has(shown.loan) ? shown.loan : undefined
-  const loan = scheduled ?? [...ledgers.keys()][0]
+  // The loans of a refinancing are kept where they are shown: neither is the page's loan as such.
+  const loan = scheduled ?? [...ledgers.keys()].find((id) => !loanReference(id).which)
   const ledger = loan === undefined ? undefined : ledgers.get(loan)
   if (loan === undefined || !ledger) return undefined
   const compared = steps.flatMap(({ step }) => (step.kind === 'comparison' ? step.loans : []))

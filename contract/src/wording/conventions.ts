@@ -65,7 +65,8 @@ function loansShown({ readouts, terms }: Shown, steps: Program['steps'], figures
     const loans = step?.kind === 'comparison' || isChart ? step.loans : []
     return loans.map(({ loan, label }) => ({ loan, name: nameOf(loan), label }))
   })
-  const all = found.length > 0 ? found : [...terms.keys()].map(plain)
+  const own = [...terms.keys()].filter((loan) => !loanReference(loan).which)
+  const all = found.length > 0 ? found : own.map(plain)
   return all.filter(({ loan }, i) => all.findIndex((other) => other.loan === loan) === i)
 }
 

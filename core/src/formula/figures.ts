@@ -82,10 +82,11 @@ export const figuresOf: Readonly<Record<FigureSource, Readonly<Record<string, Un
     'months to recover costs': TERM,
     'months to recover by payment': TERM,
     'saves until': TERM,
+    'saves at first': YES_NO,
     'cost over the stay now': MONEY,
     'cost over the stay new': MONEY,
     stay: TERM,
-    verdict: { is: 'text', options: ['saves', 'costs', 'stay longer', 'leave sooner', 'same'] },
+    verdict: { is: 'text', options: ['saves', 'costs', 'stay longer', 'same'] },
   },
   equity: {
     value: MONEY,

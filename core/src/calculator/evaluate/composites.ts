@@ -128,6 +128,7 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, 
   return figureSet({
     'new loan': {
       ...loanOf(result.newLedger, result.newTerms, today),
+      principal: result.newPrincipal,
       ...(!financed && costs > 0 && { paidAtStart: minor(costs) }),
     },
     'old loan': loanOf(result.oldLedger, result.oldTerms, today),
@@ -147,14 +148,14 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, 
     'saves until': result.savesUntilMonth === undefined ? undefined : new Decimal(result.savesUntilMonth),
     stay: asked === undefined ? undefined : new Decimal(asked),
     verdict: verdictOf(saved, stay, result.breakEvenMonth),
+    'saves at first': saved < 0 && result.breakEvenMonth !== undefined && result.breakEvenMonth <= stay,
   })
 }
 
 function verdictOf(saved: number, stay: number, breakEven: number | undefined): string {
   if (saved > 0) return 'saves'
   if (saved === 0) return 'same'
-  if (breakEven === undefined) return 'costs'
-  return breakEven > stay ? 'stay longer' : 'leave sooner'
+  return breakEven !== undefined && breakEven > stay ? 'stay longer' : 'costs'
 }
 
 const loanOf = (ledger: Ledger, terms: LoanTerms, today: PlainDate): LoanRun => ({

@@ -177,9 +177,14 @@ describe('a verdict says what holds for the stay', () => {
     })
     const value = values.change
     if (value?.unit !== 'figures') throw new Error('no figures')
-    const { verdict, 'saves until': until, 'months to recover costs': back } = value.figures
+    const {
+      verdict,
+      'saves until': until,
+      'saves at first': isEarly,
+      'months to recover costs': back,
+    } = value.figures
     const sentences = readouts.filter((one) => one.shows === 'sentence').map(({ id }) => id)
-    return { verdict, until, back, sentences }
+    return { verdict, until, isEarly, back, sentences }
   }
 
   test('a longer loan that takes back what it saved is worth it only for who leaves in time', () => {
@@ -195,8 +200,12 @@ describe('a verdict says what holds for the stay', () => {
       back: inMonths(first),
       sentences: ['saves'],
     })
-    expect(verdictAfter(last + 1)).toMatchObject({ verdict: { text: 'leave sooner' }, sentences: ['sooner'] })
-    expect(verdictAfter(240)).toMatchObject({ verdict: { text: 'leave sooner' } })
+    expect(verdictAfter(last + 1)).toMatchObject({
+      verdict: { text: 'costs' },
+      isEarly: { yes: true },
+      sentences: ['sooner'],
+    })
+    expect(verdictAfter(240)).toMatchObject({ isEarly: { yes: true }, sentences: ['sooner'] })
   })
 
   test('too short a stay, and costs that are never won back, are told apart', () => {
@@ -204,6 +213,8 @@ describe('a verdict says what holds for the stay', () => {
     expect(values.change).toMatchObject({ figures: { verdict: { text: 'stay longer' } } })
     const never = run({ ...answers, newRate: '7', stay: { years: 10, months: 0 } })
     expect(never.values.change).toMatchObject({ figures: { verdict: { text: 'costs' } } })
+    expect(never.values.change).toMatchObject({ figures: { 'saves at first': { yes: false } } })
+    expect(never.readouts.map(({ id }) => id)).toContain('never')
     expect(never.values.change).not.toHaveProperty('figures.saves until')
   })
 

@@ -172,7 +172,7 @@ export const refinanceStarter = (): CalculatorDocument =>
           'Only if you leave within {the change.saves until}: after that the longer loan takes back what it saved.',
           'Seulement si vous partez avant {the change.saves until} : ensuite, le prêt plus long reprend ce qu’il a épargné.',
         ),
-        'the change.verdict = "leave sooner"',
+        'the change.saves at first',
       ),
       sentence(
         'never',
@@ -182,7 +182,7 @@ export const refinanceStarter = (): CalculatorDocument =>
           'No: the interest saved never reaches the costs.',
           'Non : les intérêts économisés n’atteignent jamais les frais.',
         ),
-        'the change.verdict = "costs"',
+        'the change.verdict = "costs" and not(the change.saves at first)',
       ),
       figure(
         'newPayment',
