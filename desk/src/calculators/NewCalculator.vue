@@ -157,6 +157,7 @@ async function send(asked: object): Promise<void> {
         :maxlength="120"
         autofocus
         :placeholder="suggestion || 'For example: Houseboat mortgage'"
+        @press-enter.prevent="make"
       />
       <Alert v-if="problem" type="error" :message="problem" role="alert" />
       <div class="foot"><CallToAction :loading="busy" @click="make">Make it</CallToAction></div>
