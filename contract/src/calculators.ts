@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { CalculatorDocument, frequencyNames, RateSheet, type Frequency, type Program } from '@vivid/core'
 import { Revision } from './bounds'
+import { Checked } from './checklist'
+import { ResolvedStyle } from './house-styles'
 
 /** Where a calculator stands: derived from its draft, its live edition and what was sent for approval. */
 export const calculatorStates = ['draft', 'sent', 'live', 'liveWithChanges', 'takenDown'] as const
@@ -64,6 +66,12 @@ export const CalculatorCard = z.strictObject({
   lastEditedBy: personName,
   lastEditedAt: timestamp,
   sampleName: z.string(),
+  /** The folder it stands in, of the lender's own naming; empty: in none. */
+  folder: z.string(),
+  /** Out of the way: it is listed only where that is asked for. */
+  putAway: z.boolean(),
+  /** Whether it may be removed for good: nothing of it was ever approved. */
+  mayGo: z.boolean(),
   /** Null while it cannot be worked out, or was not yet. */
   meter: CardMeter.nullable(),
   /** Whether it is being worked out anew: what stands here is how it was before. */
@@ -100,7 +108,7 @@ export const CalculatorOpened = z.strictObject({
   /** The house style it wears, by its address. */
   houseStyle: z.string(),
   /** The house style as CSS custom properties: of a draft that was sent as it was sent, else as an edition made now would have it. */
-  style: z.record(z.templateLiteral(['--', z.string()]), z.string()),
+  style: ResolvedStyle,
 })
 export type CalculatorOpened = z.infer<typeof CalculatorOpened>
 
@@ -133,8 +141,8 @@ export const SendDraft = z.strictObject({
 })
 export type SendDraft = z.infer<typeof SendDraft>
 
-/** Puts a draft that was sent live: now, or at a time to come. */
-export const Approve = z.strictObject({ revision: Revision, at: timestamp.optional() })
+/** Puts a draft that was sent live: now, or at a time to come; with everything ticked that the lender asks for. */
+export const Approve = z.strictObject({ revision: Revision, at: timestamp.optional(), checked: Checked })
 export type Approve = z.infer<typeof Approve>
 
 /** Gives a calculator another house style; its next edition wears it. */
@@ -158,11 +166,21 @@ export const EditionSeen = z.object({
   publishedAt: timestamp,
   /** ISO date */
   on: z.iso.date(),
+  /** What its author wrote, to read later changes against. */
+  document: CalculatorDocument,
   program: z.custom<Program>((value) => typeof value === 'object' && value !== null),
-  style: z.record(z.templateLiteral(['--', z.string()]), z.string()),
+  style: ResolvedStyle,
   sheets: z.array(RateSheet),
 })
 export type EditionSeen = z.infer<typeof EditionSeen>
+
+/** What was sent for approval, as it would be live, with the rates of now. */
+export const SentSeen = EditionSeen.pick({ program: true, style: true, sheets: true })
+export type SentSeen = z.infer<typeof SentSeen>
+
+/** Where a calculator stands in the list. */
+export const PlaceInList = z.strictObject({ folder: z.string().trim().max(60), putAway: z.boolean() })
+export type PlaceInList = z.infer<typeof PlaceInList>
 
 /** Which revision of the draft an action is about; a stale one is refused. */
 export const AtRevision = z.strictObject({ revision: Revision })

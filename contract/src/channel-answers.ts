@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { frequencyNames, RateSheet, type Frequency } from '@vivid/core'
 import { FieldProblem } from './errors'
+import { StyleShape } from './house-styles'
 
 const minor = z.int().meta({ description: 'Whole minor units (cents)' })
 const decimal = z
@@ -99,7 +100,7 @@ export const LiveAnswer = z
       format: z.literal('vivid-meter/edition'),
       version: z.int(),
       program: z.looseObject({}),
-      style: z.record(z.string(), z.string()),
+      style: StyleShape,
     }),
     today: z.iso.date(),
     sheets: z.array(RateSheet),

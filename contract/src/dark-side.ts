@@ -1,6 +1,6 @@
 import { contrast } from './contrast'
 import { hexOf, hslOf } from './hsl'
-import type { HouseStyle } from './visitor'
+import { propertiesOf, type HouseStyle } from './visitor'
 
 /**
  * A light style's dark side, for browsers whose owners prefer it: the same hues on dark ground, each light enough to be
@@ -8,11 +8,12 @@ import type { HouseStyle } from './visitor'
  */
 export function darkSide(style: HouseStyle): HouseStyle {
   if (style['--scheme'] === 'dark') return style
-  const chosen = Object.entries(style).flatMap(([name, value]) =>
+  const chosen = propertiesOf(style).flatMap(([name, value]) =>
     name.startsWith(DARK) ? [[`--${name.slice(DARK.length)}`, value] as const] : [],
   )
-  const own = Object.entries(style).filter(([name]) => !name.startsWith(DARK))
-  return { ...followingFrom(Object.fromEntries(own)), ...Object.fromEntries(chosen) }
+  const own = propertiesOf(style).filter(([name]) => !name.startsWith(DARK))
+  const { logo } = style
+  return { ...followingFrom(Object.fromEntries(own)), ...Object.fromEntries(chosen), ...(logo && { logo }) }
 }
 
 const DARK = '--dark-'

@@ -39,6 +39,23 @@ export const errorTable = {
     status: 409,
     text: 'The rate sheet “{sheet}” has not been approved yet; until it is, nothing that looks values up in it can go live.',
   },
+  CALCULATOR_IN_USE: {
+    status: 409,
+    text: 'The calculator “{calculator}” is live, waits for its time, or waits for approval. Take it down or change it first.',
+  },
+  CALCULATOR_APPROVED: {
+    status: 409,
+    text: 'An edition of “{calculator}” was approved, and what was approved is kept. Put it away instead.',
+  },
+  CALCULATOR_PLACED: {
+    status: 409,
+    text: 'The calculator “{calculator}” is placed on a page. Remove its placements first.',
+  },
+  LOGO_REFUSED: { status: 422, text: 'This image cannot be a logo: {what}.' },
+  CHECKLIST_OPEN: {
+    status: 409,
+    text: 'Not ticked yet, and has to be before this goes live: {open}.',
+  },
   SENT_OUTDATED: {
     status: 409,
     text: 'What was sent is not what visitors would get now: {what}. Have it sent again, and look at it as it is.',
@@ -125,6 +142,10 @@ export const errorTable = {
   KEY_REFUSED: { status: 401, text: 'This key is unknown, was withdrawn, or is over.' },
   KEY_UNKNOWN: { status: 404, text: 'There is no such key.' },
   ARCHIVE_UNREADABLE: { status: 422, text: 'This archive cannot be brought back: in {where}, {what}.' },
+  ARCHIVE_OUTDATED: {
+    status: 409,
+    text: 'What is here changed since the archive was read: “{what}”. Read it again, and choose anew.',
+  },
   NOT_EMPTY: {
     status: 409,
     text: 'An archive is brought back into an empty installation only; here are {what} already.',

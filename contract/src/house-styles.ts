@@ -40,6 +40,25 @@ export const styleColourNames = Object.keys(styleColours) as StyleColour[]
 export const densities = { compact: '0.8', normal: '1', roomy: '1.25' } as const
 export type Density = keyof typeof densities
 
+/** What a new calculator wears, and one whose style is gone. */
+export const FIRST_STYLE = 'larkmoor'
+
+/** Bytes of a logo's file: it comes with every page. */
+export const MOST_LOGO_BYTES = 16 * 1024
+export const LogoShape = z.strictObject({
+  image: z
+    .string()
+    .max(MOST_LOGO_BYTES * 1.4)
+    .regex(/^data:image\/(png|svg\+xml);base64,[A-Za-z0-9+/]+=*$/, 'a PNG or SVG image'),
+  alt: z.string().trim().min(1).max(120),
+  width: z.int().min(1).max(2000),
+  height: z.int().min(1).max(2000),
+})
+/** A house style as it is kept with an edition: custom properties by name, and the logo. */
+export const StyleShape = z.object({ logo: LogoShape.optional() }).catchall(z.string())
+/** The same, known to have custom properties only. */
+export const ResolvedStyle = StyleShape as unknown as z.ZodType<HouseStyle>
+
 const colour = z.string().regex(/^#[0-9a-f]{6}$/, 'a colour like "#5b2a86"')
 
 const colours = z.strictObject(
@@ -57,6 +76,7 @@ export const StyleChoices = z.strictObject({
   /** Pixels. */
   corner: z.int().min(0).max(24),
   density: z.enum(Object.keys(densities) as [Density, ...Density[]]),
+  logo: LogoShape.optional(),
 })
 export type StyleChoices = z.infer<typeof StyleChoices>
 
@@ -69,6 +89,7 @@ export const resolveStyle = ({
   text,
   corner,
   density,
+  logo,
 }: StyleChoices): HouseStyle => ({
   ...(scheme === 'dark' && { '--scheme': 'dark' }),
   ...Object.fromEntries(styleColourNames.map((name) => [styleColours[name], colours[name]])),
@@ -82,6 +103,7 @@ export const resolveStyle = ({
   '--density': densities[density],
   '--display': fonts[display],
   '--text': fonts[text],
+  ...(logo && { logo }),
 })
 
 /** What has to stand out from what, and by how much (WCAG 2.2: 4.5 for text, 3 for shapes). */

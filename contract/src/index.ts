@@ -1,6 +1,14 @@
 export { contrast } from './contrast'
-export { darkSide } from './dark-side'
+export { darkSide, onDarkSide } from './dark-side'
 export { hexOf, hslOf } from './hsl'
+export {
+  ArchiveRead,
+  BringIn,
+  BroughtIn,
+  MOST_ARCHIVE_BYTES,
+  type ArchivedItem,
+  type ArchiveChoice,
+} from './archive'
 export { AskedDay, OrdinalText } from './bounds'
 export {
   Answered,
@@ -23,12 +31,15 @@ export {
   EditionSeen,
   LiveOn,
   MakeCalculator,
+  PlaceInList,
   Remark,
   SaveDraft,
   SendBack,
   SendDraft,
+  SentSeen,
   TakeDown,
 } from './calculators'
+export { Checklist, MOST_CHECKS, SaveChecklist } from './checklist'
 export { calculatorJsonSchema } from './calculator-json-schema'
 export { compileSentence, compileSentenceWithPlace } from './compile-sentences'
 export { sheetFaultSaid } from './sheet-fault-said'
@@ -40,7 +51,12 @@ export { ChannelCalculator, KEYLESS_PER_MINUTE, KeyListed, KeyMade, MakeKey } fr
 export {
   contrastFaults,
   darkColoursOf,
+  FIRST_STYLE,
+  styleColours,
   fontNames,
+  LogoShape,
+  MOST_LOGO_BYTES,
+  ResolvedStyle,
   resolveStyle,
   SaveStyle,
   StyleChoices,
@@ -103,11 +119,15 @@ export {
   fileKinds,
   isFrameMessage,
   keptLoan,
+  pageParts,
+  propertiesOf,
+  type PreviewMark,
   type EditionContent,
   type FileKind,
   type FrameMessage,
   type DrawnPage,
   type HouseStyle,
+  type Logo,
   type LiveCalculator,
   type ServedCalculator,
 } from './visitor'

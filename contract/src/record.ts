@@ -4,6 +4,10 @@ import { AskedDay, OrdinalText } from './bounds'
 /** What people do that somebody may ask about later. */
 export const recordActs = [
   'calculatorMade',
+  'calculatorFiled',
+  'calculatorPutAway',
+  'calculatorTakenUp',
+  'calculatorRemoved',
   'draftChanged',
   'proofChanged',
   'sent',
@@ -46,6 +50,8 @@ export const recordActs = [
   'keyMade',
   'keyWithdrawn',
   'archiveTaken',
+  'archiveBroughtIn',
+  'checklistChanged',
 ] as const
 export const RecordAct = z.enum(recordActs)
 export type RecordAct = z.infer<typeof RecordAct>

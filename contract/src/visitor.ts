@@ -8,8 +8,21 @@ import {
   type Texts,
 } from '@vivid/core/evaluate'
 
-/** The lender's looks, resolved once into CSS custom properties when an edition is made. */
-export type HouseStyle = Readonly<Record<`--${string}`, string>>
+/** A lender's logo: a PNG or SVG image as a data URL, made safe when it was kept, with its size in CSS pixels. */
+export interface Logo {
+  readonly image: string
+  /** What it says, for whoever cannot see it. */
+  readonly alt: string
+  readonly width: number
+  readonly height: number
+}
+
+/** The lender's looks, resolved once into CSS custom properties when an edition is made, and its logo. */
+export type HouseStyle = { readonly [name: `--${string}`]: string } & { readonly logo?: Logo | undefined }
+
+/** The custom properties of a style, by name. */
+export const propertiesOf = (style: HouseStyle): (readonly [`--${string}`, string])[] =>
+  Object.entries(style).filter((entry): entry is [`--${string}`, string] => entry[0].startsWith('--'))
 
 /** What an edition freezes; its SHA-256 is over the canonical JSON of this. */
 export interface EditionContent {
@@ -105,15 +118,33 @@ export type FrameMessage =
     }
   /** Preview frame to desk: ready for a program. */
   | { readonly vividMeter: 'previewReady' }
+  /** Preview frame to desk: what is answered now, as far as it can be read. */
+  | { readonly vividMeter: 'previewAnswers'; readonly answers: Answers }
+  /** Desk to preview frame: bring this step or part of the page into sight. */
+  | { readonly vividMeter: 'previewShow'; readonly of: string }
   /** Desk to preview frame: show this draft with these answers. */
   | {
       readonly vividMeter: 'preview'
       readonly content: EditionContent
       readonly answers: Answers
+      /** Counts how often these answers were given: given again, they take the place of what was typed since. */
+      readonly turn: number
       readonly today: string
       readonly sheets: readonly RateSheet[]
       readonly language: string
+      readonly marks: readonly PreviewMark[]
+      /** The step that is brought into sight at first. */
+      readonly sight?: string
     }
+
+/** Texts of the page itself, which can be marked like a step. */
+export const pageParts = ['title', 'introduction', 'nextSteps', 'disclosure'] as const
+
+/** What is marked on a preview: a step by its id, or a part of the page, and what is said there, like "new". */
+export interface PreviewMark {
+  readonly of: string
+  readonly said: string
+}
 
 const kinds: readonly unknown[] = [
   'hello',
@@ -121,6 +152,8 @@ const kinds: readonly unknown[] = [
   'height',
   'event',
   'previewReady',
+  'previewAnswers',
+  'previewShow',
   'preview',
 ] satisfies FrameMessage['vividMeter'][]
 

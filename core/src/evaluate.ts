@@ -1,5 +1,6 @@
 /** The light door: what a visitor's browser needs to work a frozen program out, without compiler, parser or Zod. */
-export { createEvaluatorWith, type Around, type Evaluator } from './calculator/evaluate/evaluator'
+export type { Around } from './calculator/evaluate/context'
+export { createEvaluatorWith, type Evaluator } from './calculator/evaluate/evaluator'
 export { needsFurther } from './calculator/evaluate/needs-further'
 export { startOf } from './calculator/sheets/versions'
 export type { Further } from './calculator/evaluate/further'

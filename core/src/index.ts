@@ -1,4 +1,11 @@
-export { CalculatorDocument, MOST_STEPS, Proof, type Sample } from './calculator/document/document'
+export {
+  CalculatorDocument,
+  MOST_STEPS,
+  Proof,
+  type OwnThing,
+  type Sample,
+} from './calculator/document/document'
+export { ownThingsOf, settled, stillToMakeOwn } from './calculator/starters/own-things'
 export { DOCUMENT_VERSION, openDocument, type Opened } from './calculator/document/open'
 export { paragraphs } from './calculator/document/version-1'
 export { AnswerShape, type Question, type QuestionOf } from './calculator/document/questions'
@@ -19,6 +26,14 @@ export {
   type SampleImpact,
   type SheetImpact,
 } from './calculator/proving/sheet-impact'
+export {
+  editionImpact,
+  readoutsCompared,
+  workingOut,
+  type AsServed,
+  type ReadoutCompared,
+  type SampleCompared,
+} from './calculator/proving/edition-impact'
 export { begunBy, inForce, startOf } from './calculator/sheets/versions'
 export type { Share, TermLength } from './calculator/document/document-shapes'
 export {
@@ -91,7 +106,8 @@ export {
 export { bandEnd, bandOf, isBandOf } from './calculator/audience/bands'
 export { shareOf } from './calculator/answers/read-answer'
 export { createEvaluator, evaluate } from './calculator/evaluate/evaluate'
-export type { Around, Evaluator } from './calculator/evaluate/evaluator'
+export type { Around } from './calculator/evaluate/context'
+export type { Evaluator } from './calculator/evaluate/evaluator'
 export {
   plainOf,
   proofFromNow,

@@ -1,6 +1,7 @@
-import type { Page } from 'puppeteer-core'
+import type { Frame, Page } from 'puppeteer-core'
 import { expect, test } from 'vitest'
 import {
+  choose,
   click,
   eventually,
   expectText,
@@ -12,7 +13,8 @@ import {
   textOf,
   useApplication,
 } from './support/application'
-import { putLive, sendForApproval } from './support/desk'
+import { brokenRules } from './support/axe'
+import { putLive, readSent, sendForApproval, withStarter } from './support/desk'
 
 const app = useApplication()
 
@@ -165,6 +167,105 @@ test('a keeper reads the tape and can change nothing but what is live', async ()
   expect(bar).not.toMatch(/Send for approval|Put edition/)
 })
 
+test('a calculator is found by words and state, which are there again on the way back; a starter by what it answers', async () => {
+  const page = await app.deskAs('Ines')
+  const titles = () => page.$$eval('.card h2', (all) => all.map(({ textContent }) => textContent?.trim()))
+  const all = (await titles()).length
+  await fill(page, '[aria-label="Find a calculator"]', 'mortg')
+  await press(page, '.filter:nth-child(3)')
+  await eventually(
+    async () => (await titles()).length === 3,
+    async () => String(await titles()),
+  )
+  expect((await titles()).every((title) => title?.toLowerCase().includes('mortgage'))).toBe(true)
+  await press(page, '.card')
+  await page.waitForSelector('.proofs')
+  await page.goBack()
+  await page.waitForSelector('.card')
+  expect((await titles()).length).toBe(3)
+  await fill(page, '[aria-label="Find a calculator"]', 'no such thing')
+  await expectText(page, '.none-found', `None of ${all} calculators fits.`)
+  await click(page, 'Show all', '.none-found')
+  await eventually(
+    async () => (await titles()).length === all,
+    () => 'not all are shown',
+  )
+
+  await click(page, 'New calculator')
+  await fill(page, '[aria-label="Find a starter"]', 'insurance')
+  await expectText(page, '.starters', 'insurance')
+  const offered = await page.$$eval('.starter strong', (starters) => starters.map((one) => one.textContent))
+  expect(offered).toContain('Monthly mortgage insurance by credit band')
+  expect(offered).not.toContain('Extra payments')
+  // Enter looks; it makes nothing.
+  await page.keyboard.press('Enter')
+  expect(new URL(page.url()).pathname).toMatch(/\/desk\/?$/)
+})
+
+test('calculators are moved to a folder, put away, and a draft nobody approved is removed for good', async () => {
+  const page = await withStarter(app, 'personal-loan', 'Passing loan')
+  await click(page, 'Calculators')
+  await page.waitForSelector('.card')
+  const titles = () => page.$$eval('.card h2', (all) => all.map(({ textContent }) => textContent?.trim()))
+  const expectTitles = (expected: string[]) =>
+    eventually(
+      async () => String(await titles()) === String(expected),
+      async () => String(await titles()),
+    )
+  const act = async (title: string) => {
+    await press(page, `[aria-label="Move, put away or remove ${title}"]`)
+    await page.waitForSelector('#card-folder', { visible: true })
+  }
+  await act('Passing loan')
+  await fill(page, '#card-folder', 'By the way')
+  await click(page, 'Move it', '.ant-modal')
+  await expectText(page, '.folder-name', 'Boats and engines')
+  await choose(page, '.folder', 'in By the way')
+  await expectTitles(['Passing loan'])
+  await act('Passing loan')
+  await click(page, 'Put it away', '.ant-modal')
+  await expectText(page, '.none-found', 'fits.')
+  await press(page, '.filter:last-child')
+  await expectTitles(['Passing loan'])
+  await act('Passing loan')
+  await click(page, 'Remove it for good …', '.ant-modal')
+  await click(page, 'Remove it for good', '.ant-modal')
+  await expectText(page, '.none-found', 'fits.')
+  await click(page, 'Show all')
+  expect(await titles()).not.toContain('Passing loan')
+  await act('Floating home mortgage')
+  await expectText(page, '.ant-modal', 'Visitors have it: taken down, it can be put away.')
+  expect(await brokenRules(page)).toEqual([])
+})
+
+test('a starter is seen before it is chosen, and what is to be made one’s own ticks itself off', async () => {
+  const page = await app.deskAs('Ines')
+  await click(page, 'New calculator')
+  const shown = async () => (await (await page.waitForSelector('.shown iframe'))?.contentFrame()) as Frame
+  await expectText(await shown(), '.payment .figure', '$1,968.47')
+  await expectText(page, '.shown', 'The rate compounds every half-year.')
+  await fill(page, '[aria-label="Find a starter"]', 'income')
+  await click(page, 'What can I afford?', '.starters')
+  await expectText(await shown(), 'h1', 'What can I afford?')
+  await expectText(page, '.shown', 'Currency and way of writing: CAD, as in Canadian English')
+  await click(page, 'Make it', '.ant-modal')
+  await expectText(page, '.yours', '0 of 5 done')
+  await click(page, 'Currency and way of writing', '.yours')
+  await page.waitForSelector('#page-currency')
+  await press(page, '#line-page')
+  await press(page, '[aria-label="Rates: right as it is"]')
+  await expectText(page, '.yours', '1 of 5 done')
+  await press(page, '#line-page')
+  await fill(page, '#page-introduction', 'What our people can lend you.')
+  await expectText(page, '.yours', '2 of 5 done')
+  await expectText(page, '.note', 'Draft saved')
+  await reload(page)
+  await expectText(page, '.yours', '2 of 5 done')
+  expect(await brokenRules(page)).toEqual([])
+  await click(page, 'All of it is right')
+  await page.waitForSelector('.yours', { hidden: true })
+})
+
 test('whoever is not signed in is asked to, and comes back to where they wanted to go', async () => {
   const page = await openAs('Ines', 'Floating home mortgage')
   const wanted = page.url()
@@ -205,11 +306,13 @@ test('an approver who looks at an outdated draft is shown how it stands now, and
   await sendForApproval(ines)
   await expectText(ines, '.state', 'Waiting for approval')
   await reload(odile)
+  await readSent(odile, 1)
   await press(ines, '#line-page')
   await fill(ines, '#page-title', 'Tidewater teahouse loan, corrected')
   await expectText(ines, '.note', 'Draft saved')
   await putLive(odile, 1)
-  await expectText(odile, '.ant-message', 'Someone else changed this')
+  await expectText(odile, '.go-live .ant-alert', 'Someone else changed this')
+  expect(await odile.$$('.go-live .ant-checkbox-checked')).toEqual([])
   await expectText(odile, 'h1', 'Tidewater teahouse loan, corrected')
   await expectText(odile, '.state', 'Draft')
 })

@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net'
 import type { Page } from 'puppeteer-core'
 import { expect, test } from 'vitest'
 import {
+  choose,
   click,
   eventually,
   expectText,
@@ -211,7 +212,7 @@ test('visitors are counted for the audience, and those who ask not to be followe
   const wren = await app.deskAs('Wren', '/audience')
   await wren.waitForSelector('.chart canvas')
   expect(await brokenRules(wren)).toEqual([])
-  await wren.select('#audience-calculator', 'floating-home-mortgage')
+  await choose(wren, '#audience-calculator', 'floating-home-mortgage')
   await expectText(wren, '.answers', 'Price of the floating home')
   expect(await brokenRules(wren)).toEqual([])
 })
@@ -265,7 +266,7 @@ test('somebody is invited, comes in by their link with a password of their own, 
 test('another channel is tried at the desk, gets the same cents as the page, and a key is made for it', async () => {
   const wren = await app.deskAs('Wren', '/channels')
   await wren.waitForSelector('#channel-calculator')
-  await wren.select('#channel-calculator', 'floating-home-mortgage')
+  await choose(wren, '#channel-calculator', 'floating-home-mortgage')
   await click(wren, 'Ask for the figures')
   await expectText(wren, '#channel-answer', '"figure": "$907.59"')
   await wren.waitForSelector('.ant-btn-loading', { hidden: true })

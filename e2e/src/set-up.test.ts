@@ -108,6 +108,13 @@ test('a calculator is set up from an empty document by keyboard alone, and goes 
   await goTo(approver, page.url())
   await tabTo(approver, '.actions .ant-btn-primary')
   await approver.keyboard.press('Enter')
+  await approver.waitForSelector('.go-live .items')
+  for (const [i] of (await approver.$$('.go-live .ant-checkbox-input')).entries()) {
+    await tabTo(approver, `.items .ant-checkbox-wrapper:nth-of-type(${i + 1}) input`)
+    await approver.keyboard.press('Space')
+  }
+  await tabTo(approver, '.go-live .ant-btn-primary')
+  await approver.keyboard.press('Enter')
   await approver.waitForSelector('.ant-modal .ant-radio-group', { visible: true })
   await tabTo(approver, '.ant-modal-footer .ant-btn-primary')
   await approver.keyboard.press('Enter')

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import type { Page } from 'puppeteer-core'
 import {
+  choose,
   click,
   eventually,
   expectText,
@@ -57,7 +58,7 @@ test('an author sets it up from an empty calculator, every line with its value',
   await add('questions', 'money')
   await fill(author, '#amount-default', '150')
   await fill(author, '#amount-step', '10')
-  await author.select('#amount-per', 'month')
+  await choose(author, '#amount-per', 'month')
   await add('workings', 'payOff')
   await fill(author, '#thePlan-extra', 'amount')
   // Known from working it out by hand, month by month.
@@ -156,10 +157,26 @@ test('other channels and files have the same list and the same plan', async () =
   const wrong = await ask({ loans: [{ ...loans[0], rate: '99' }] })
   expect(wrong.status).toBe(422)
   expect(JSON.stringify(wrong.body)).toContain('Card, rate: This can be no more than 60%.')
+  const { today } = (await (
+    await fetch(`${app.address}/api/public/calculators/paying-off-the-boat`)
+  ).json()) as { today: string }
+  const shown = { answers: { loans }, beside: {}, language: 'en-CA', edition: 1, on: today }
   const file = await fetch(`${app.address}/api/public/calculators/paying-off-the-boat/files/pdf`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ answers: { loans }, beside: {}, language: 'en-CA', edition: 1, on: '2026-11-27' }),
+    body: JSON.stringify(shown),
   })
   expect([file.status, file.headers.get('content-type')]).toEqual([200, 'application/pdf'])
+  const handed = await fetch(`${app.address}/api/public/calculators/paying-off-the-boat/hand-overs`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({
+      ...shown,
+      name: 'Mara Sund',
+      reach: 'mara@sund.example',
+      message: '',
+      consent: true,
+    }),
+  })
+  expect(handed.status).toBe(202)
 })

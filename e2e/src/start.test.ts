@@ -106,7 +106,8 @@ async function publish(address: string): Promise<Record<string, unknown>> {
   )
   const { id, revision } = body
   await ask(address, 'POST', `/api/calculators/${String(id)}/send`, { revision }, author)
-  await ask(address, 'POST', `/api/calculators/${String(id)}/approve`, { revision }, approver)
+  const checked = (await ask(address, 'GET', '/api/checklist', undefined, approver)).body.items
+  await ask(address, 'POST', `/api/calculators/${String(id)}/approve`, { revision, checked }, approver)
   await eventually(
     async () => (await live(address)).status === 200,
     () => 'it did not go live',

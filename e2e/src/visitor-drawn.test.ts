@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import {
+  choose,
   eventually,
   expectText,
   fill,
@@ -120,7 +121,7 @@ test('what was typed and chosen before the scripts came is worked out then, and 
   await page.$eval('#answer-homePrice', (field) => (field as HTMLInputElement).select())
   await page.keyboard.press('Backspace')
   await page.keyboard.type('500000')
-  await page.select('#answer-frequency', 'monthly')
+  await choose(page, '#answer-frequency', 'monthly')
   await page.focus('#answer-rate')
   const before = await textOf(page, '.payment .figure')
   letThrough()

@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import type { Page } from 'puppeteer-core'
 import { afterAll, expect, test } from 'vitest'
 import {
+  choose,
   click,
   eventually,
   expectText,
@@ -57,7 +58,7 @@ test('what if: an extra is tried, kept, and stands beside a rate and a payment; 
   await fill(page, '#whatIf-rate', '')
   await fill(page, '#whatIf-lumpSum', '20k')
   await expectText(page, '.what-if .try', '= $20,000')
-  await page.select('#whatIf-when', '5')
+  await choose(page, '#whatIf-when', '5')
   await click(page, 'Keep it beside', '.what-if')
   await fill(page, '#whatIf-lumpSum', '')
   await fill(page, '#whatIf-payment', '100')
@@ -101,7 +102,7 @@ test('a what-if never breaks the page: not all of the loan at once, and not a lo
   await click(page, 'Keep it beside', '.what-if')
   await fill(page, '#whatIf-lumpSum', '9000000')
   await expectText(page, '.what-if .says', 'That pays everything off at once')
-  await page.select('#whatIf-when', '20')
+  await choose(page, '#whatIf-when', '20')
   await fill(page, '#whatIf-lumpSum', '1000')
   await click(page, 'Keep it beside', '.what-if')
   await fill(page, '#answer-term', '5')

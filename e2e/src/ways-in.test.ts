@@ -63,7 +63,7 @@ test('a keeper takes off a second factor that was lost, and the person comes in 
 })
 
 test('once the last proof is old, what is grave asks who it is, and goes on by itself', async () => {
-  const wren = await app.deskAs('Wren', '/people')
+  const wren = await app.deskAs('Wren', '/people/archive')
   const database = new pg.Client({ connectionString: app.databaseUrl })
   await database.connect()
   await database.query(`UPDATE sessions SET data = jsonb_set(data::jsonb, '{provedAt}', '1')::text`)

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest'
 import {
+  choose,
   click,
   eventually,
   expectText,
@@ -11,7 +12,7 @@ import {
   textOf,
   useApplication,
 } from './support/application'
-import { closeDialog, putLive, sendForApproval } from './support/desk'
+import { closeDialog, putLive, readSent, sendForApproval } from './support/desk'
 import { textbookLoan } from './support/textbook-loan'
 
 /** The starter's defaults but for the amount: 25 years at 4.64 %, compounded half-yearly. */
@@ -67,9 +68,10 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await expectText(approver, '.words', 'Ines Okafor says: The rate is Monday’s.')
 
   // It goes back once, with a remark at its step; its author finds the step by the remark, and sends it again.
+  await readSent(approver, 1)
   await click(approver, 'Send back')
   await approver.waitForSelector('#remark-0-text', { visible: true })
-  await approver.select('#remark-0-step', 'rate')
+  await choose(approver, '#remark-0-step', 'rate')
   await fill(approver, '#remark-0-text', 'Say that it is fixed for five years.')
   await click(approver, 'Send it back', '.ant-modal')
   await expectText(approver, '.state', 'Draft')
@@ -111,7 +113,7 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await fill(frame, '#answer-downPayment', '$112,300')
   await fill(frame, '#answer-rate', '5.27')
   await fill(frame, '#answer-term', '22')
-  await frame.select('#answer-frequency', 'biweekly')
+  await choose(frame, '#answer-frequency', 'biweekly')
   const own = textbookLoan({
     principal: '400000',
     ratePercent: '5.27',
@@ -166,9 +168,9 @@ test('a calculator goes from a starter to a visitor on the lender’s page, and 
   await reload(visitor)
   expect(await textOf(await placedFrame(visitor), 'h1')).toBe('Stilt house mortgage')
   await click(author, 'Read 1 change')
-  await expectText(author, '.changes', 'Stilt house mortgageStilt house mortgage, new')
-  await press(author, '.ant-modal-close')
-  await author.waitForSelector('.changes', { hidden: true })
+  await expectText(author, '.changes', 'Stilt house mortgage Stilt house mortgage, new')
+  await click(author, 'Back to its tape')
+  await author.waitForSelector('.proofs')
   await sendForApproval(author)
   await expectText(author, '.state', 'Waiting for approval')
   await reload(approver)
@@ -209,8 +211,10 @@ test('an approver who made the last change is told that another has to put it li
   await expectText(approver, '.note', 'Draft saved')
   await sendForApproval(approver)
   await expectText(approver, '.actions', 'You changed it too: another approver puts it live.')
+  await readSent(approver, 1)
+  await expectText(approver, '.go-live', 'You changed it too: another approver puts it live.')
   const disabled = await approver.$eval(
-    '.actions .ant-btn-primary',
+    '.go-live .ant-btn-primary',
     (button) => (button as HTMLButtonElement).disabled,
   )
   expect(disabled).toBe(true)

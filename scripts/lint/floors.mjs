@@ -66,7 +66,17 @@ export const floors = {
     'shared/fields',
     'shared/preview',
     'shared/page',
-    ['calculators', 'rate-sheets', 'house-styles', 'placements', 'audience', 'channels', 'people', 'record'],
+    [
+      'calculators',
+      'rate-sheets',
+      'house-styles',
+      'placements',
+      'audience',
+      'channels',
+      'people',
+      'record',
+      'archive',
+    ],
     'app',
   ],
   'visitor/src': [
@@ -80,7 +90,16 @@ export const floors = {
     'what-if',
     'results',
   ],
-  'desk/src/calculators': ['draft', 'formula', 'tape', 'proofs', 'samples', 'finder', 'publishing'],
+  'desk/src/calculators': [
+    'draft',
+    'formula',
+    'tape',
+    'proofs',
+    'samples',
+    'finder',
+    'publishing',
+    'reading',
+  ],
 }
 
 /** The same as zones of `import-x/no-restricted-paths`. */

@@ -4,9 +4,10 @@ import type { Sequelize } from 'sequelize'
 import type { Logger } from 'pino'
 import { calculatorJsonSchema, type SessionState } from '@vivid/contract'
 import { fetchAllLanguages } from '@vivid/contract/wording'
-import { archiveRoutes } from './desk/archive/routes'
+import { archiveRoutes, type ArchiveDeps } from './desk/archive/routes'
 import { audienceRoutes } from './desk/audience/routes'
 import type { AudienceCounter } from './visitors/counting/counter'
+import { checklistRoutes } from './authoring/approval/checklist-routes'
 import { calculatorRoutes } from './authoring/calculators/routes'
 import { openApiDocument } from './desk/channels/openapi'
 import { channelRoutes } from './desk/channels/routes'
@@ -66,7 +67,7 @@ export interface AppDeps {
   readonly takeOut: () => AsyncIterable<Uint8Array>
   /** The lender's own provider of identities, if there is one. */
   readonly provider: Provider | undefined
-  readonly work: VisitorsWork
+  readonly work: VisitorsWork & { readonly archive: ArchiveDeps['read'] }
   readonly counter: AudienceCounter
   /** Has what was just handed over delivered right away. */
   readonly hurry: () => void
@@ -146,6 +147,8 @@ async function deskRoutes({
   mustHaveSecond,
   provider,
   takeOut,
+  now,
+  work,
 }: AppDeps): Promise<RequestHandler> {
   const { people, sessions, calculators } = services.stores
   const openApi = openApiDocument()
@@ -197,12 +200,16 @@ async function deskRoutes({
   )
   desk.use('/calculators', calculatorRoutes(services.calculators), editionRoutes(services.editions))
   desk.use('/rate-sheets', rateSheetRoutes(services.rateSheets))
+  desk.use('/checklist', checklistRoutes(services.checklist))
   desk.use('/house-styles', houseStyleRoutes(services.styles))
   desk.use('/placements', placementRoutes(services.placements))
   desk.use('/audience', audienceRoutes(services.audience))
   desk.use('/channels', channelRoutes(services.keys, live, calculators))
   desk.use('/record', recordRoutes(services.record))
-  desk.use('/archive', archiveRoutes(database, services.stores.record, log, takeOut))
+  desk.use(
+    '/archive',
+    archiveRoutes({ database, record: services.stores.record, now, log, takeOut, read: work.archive }),
+  )
   desk.get('/schemas/calculator.json', (_req, res) => void res.json(calculatorJsonSchema()))
   desk.get('/openapi.json', (_req, res) => void res.json(openApi))
   return desk

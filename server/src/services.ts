@@ -2,6 +2,7 @@ import type { Sequelize } from 'sequelize'
 import { createAudienceService } from './desk/audience/audience-service'
 import { createAudienceStore } from './desk/audience/audience-store'
 import type { Tally } from './visitors/counting/counter'
+import { createChecklist } from './authoring/approval/checklist'
 import { createCalculatorsService } from './authoring/calculators/calculators-service'
 import { createCalculatorsStore } from './authoring/calculators/calculators-store'
 import { createCardMeters } from './authoring/calculators/card-meters'
@@ -79,6 +80,7 @@ export function createServices({
   const record = createRecordStore(database, now)
   const audience = createAudienceStore(database)
   const door = createDoorRecord(database, record)
+  const checklist = createChecklist({ database, people, record, now })
 
   const cardMeters = createCardMeters({ database, calculators, sheets, workOutCard: work.do.card, now })
   const calculatorsService = createCalculatorsService({
@@ -95,6 +97,7 @@ export function createServices({
   return {
     stores: { people, sessions, calculators, editions, sheets, styles, placements, keys, record, audience },
     calculators: calculatorsService,
+    checklist,
     warmCards: cardMeters.warm,
     editions: createEditionsService({
       database,
@@ -106,6 +109,7 @@ export function createServices({
       people,
       record,
       announce: announce.calculator,
+      checklist,
       now,
       check: work.do.check,
     }),

@@ -15,6 +15,7 @@ import type { HandOverBody } from './visitors/hand-overs/hand-overs-store'
 import { drawn, type DrawInput } from './visitors/pages/drawing'
 import { shownFigures, type ShownFigures, type ShownInput } from './visitors/figures/shown-figures'
 import { languageFor } from './visitors/figures/language-for'
+import { readArchive, type OpenedArchive } from './desk/archive/read-archive'
 import { presetsRefused, type PresetsAsked, type RefusedPreset } from './desk/placements/presets-refused'
 import { impactOf, type ImpactAsked } from './authoring/rate-sheets/impact'
 import { AppError } from './platform/http/app-error'
@@ -38,6 +39,8 @@ const makers: Readonly<Record<FileKind, () => Promise<(shown: ShownFigures) => P
   fewDates: async () => (await import('./visitors/files/payments-calendar')).fewDatesCalendar,
 }
 const ready = fetchAllLanguages()
+/** Bytes of an archive that is read for somebody at the desk. */
+const MOST_UNPACKED = 512 * 2 ** 20
 
 /**
  * All that takes as long as somebody's document or answers make it take. Each is a function of plain data, run in a thread
@@ -94,6 +97,9 @@ export const tasks = {
     await ready
     return done(impactOf(asked))
   },
+  /** An archive somebody sent. */
+  archive: async ({ bytes }: { readonly bytes: Uint8Array }): Promise<Done<OpenedArchive>> =>
+    done(readArchive(bytes, MOST_UNPACKED)),
   /** Of each placement: the answers its calculator does not take. */
   presets: async ({ placed, ...around }: PresetsAsked): Promise<Done<RefusedPreset[][]>> =>
     done(placed.map((one) => presetsRefused(one, around))),
@@ -108,6 +114,7 @@ export const taskRules: TaskRules<typeof tasks> = {
   check: { seconds: 30, awaitedBy: 'desk' },
   impact: { seconds: 30, awaitedBy: 'desk' },
   presets: { seconds: 10, awaitedBy: 'desk' },
+  archive: { seconds: 60, awaitedBy: 'desk' },
 }
 
 export type Work = WorkOf<typeof tasks>

@@ -69,6 +69,7 @@ const tellHost: TellHost = tellAudience
 tellHost('opened')
 watch(calculator.answers, (now, before) => {
   if (JSON.stringify(now) === JSON.stringify(before)) return
+  source.hears?.(now)
   tellHost('changed')
   if (!isProblem.value) tellHost('result')
 })
@@ -126,6 +127,14 @@ function submit(): void {
         :label="words.language"
         :hash="addressHash"
       />
+      <img
+        v-if="source.logo"
+        class="logo"
+        :src="source.logo.image"
+        :alt="source.logo.alt"
+        :width="source.logo.width"
+        :height="source.logo.height"
+      />
       <h1>{{ say(program.title) }}</h1>
       <RichText
         v-if="sayRich(program.introduction)"
@@ -141,7 +150,7 @@ function submit(): void {
       <template v-for="step in asked" :key="step.id">
         <h2 v-if="step.kind === 'section'" class="section">{{ say(step.label) }}</h2>
         <PartBoundary v-else-if="step.kind === 'question'" :words="words" :follows="evaluation">
-          <QuestionField :question="step" :calculator="calculator" />
+          <QuestionField :question="step" :calculator="calculator" :data-step="source.hears && step.id" />
         </PartBoundary>
       </template>
       <button v-if="calculator.waits.value" type="submit" class="work-out">{{ words.workOut }}</button>
@@ -185,7 +194,13 @@ function submit(): void {
             :words="words"
             :follows="results"
           >
-            <ReadoutView :step="step" :readout="readout" :calculator="calculator" :tell-host="tellHost" />
+            <ReadoutView
+              :step="step"
+              :readout="readout"
+              :calculator="calculator"
+              :tell-host="tellHost"
+              :data-step="source.hears && step.id"
+            />
           </PartBoundary>
         </div>
       </div>

@@ -1,4 +1,4 @@
-import { createApp, createSSRApp, defineComponent, h, shallowRef } from 'vue'
+import { createApp, createSSRApp, defineComponent, h, nextTick, shallowRef } from 'vue'
 import type { ServedCalculator } from '@vivid/contract/visitor'
 import { isRightToLeft } from '@vivid/contract/wording'
 import { createEvaluatorWith, type Further } from '@vivid/core/evaluate'
@@ -59,15 +59,21 @@ async function beginLive(calculator: ServedCalculator): Promise<void> {
 }
 
 async function beginPreview(): Promise<void> {
-  const [{ followPreview }, { applyStyle }] = await Promise.all([
+  const [{ followPreview, tellAnswers }, { showPart }, { applyStyle }] = await Promise.all([
     import('./frame/follow-preview'),
+    import('./frame/preview-marks'),
     import('./frame/house-style'),
   ])
-  followPreview(async ({ content, answers, today, sheets, language }) => {
+  let given = ''
+  let isGiving = false
+  followPreview(async ({ content, answers, turn, today, sheets, language, sight }) => {
+    const asked = JSON.stringify([answers, turn])
+    const same = asked === given
+    given = asked
     const { further, trade } = await fetchFor(content.program, language)
-    const same = JSON.stringify(source.value?.answers) === JSON.stringify(answers)
     applyStyle(content.style)
     speak(language)
+    isGiving = true
     source.value = {
       program: content.program,
       today,
@@ -75,8 +81,14 @@ async function beginPreview(): Promise<void> {
       language,
       further,
       trade,
+      logo: content.style.logo,
       answers: same && source.value ? source.value.answers : answers,
+      // What the desk gives it knows.
+      hears: (answered) => isGiving || tellAnswers(answered),
     }
+    await nextTick()
+    isGiving = false
+    if (sight !== undefined && !same) showPart(sight)
   })
   await takeOver(false)
 }

@@ -1,7 +1,15 @@
 import { minorDigitsOf, type Currency, type Minor, type Question, type Share } from '@vivid/core/evaluate'
 import { groupMarkOf } from './intl'
 import type { Figures } from './language'
-import { cellQuestions, cellsOf, loanColumns, textOfCells, type LoanAsRead } from './loan-list'
+import {
+  cellQuestions,
+  isBlank,
+  listWritten,
+  loanFigures,
+  writtenLoans,
+  type LoanAsRead,
+  type LoanFigure,
+} from './loan-list'
 import {
   isOtherCurrency,
   moneyReadings,
@@ -75,31 +83,30 @@ function readingsOfAnswer(
  * is empty, stays in its loan, for the core to say where it is. A line with nothing in it is none.
  */
 function loansReadings(text: string, place: TypedIn): Readings<unknown> {
-  const rows = cellsOf(text)
-  if (rows.some((cells) => cells.length !== loanColumns.length)) return nothing
-  const read = rows
-    .filter((cells) => cells.some((cell) => cell !== ''))
-    .map(([name = '', ...cells]) => ({
-      name,
-      figures: cells.map((cell, i) => readTyped(cellQuestion(i), cell, 'percent', place)),
+  const { isList, loans } = writtenLoans(text)
+  if (!isList) return nothing
+  const read = loans
+    .filter((loan) => !isBlank(loan))
+    .map((loan) => ({
+      name: loan.name,
+      figures: loanFigures.map((figure) => readTyped(cellQuestions[figure], loan[figure], 'percent', place)),
     }))
-  const doubtful = read.flatMap(({ figures }, loan) =>
-    figures.flatMap((figure, cell) =>
-      isUnreadable(figure) && figure.couldBe.length > 0 ? [{ loan, cell, couldBe: figure.couldBe }] : [],
-    ),
-  )
-  const listWith = (loan: number, cell: number, answer: unknown) =>
-    read.map(({ name, figures }, at) =>
-      loanAsRead(name, at === loan ? figures.map((one, i) => (i === cell ? answer : one)) : figures),
-    )
-  const [first] = doubtful
-  if (first)
-    return { isSure: false, all: first.couldBe.map((answer) => listWith(first.loan, first.cell, answer)) }
-  return certain(listWith(-1, -1, null))
+  for (const [at, { figures }] of read.entries())
+    for (const [cell, figure] of figures.entries())
+      if (isUnreadable(figure) && figure.couldBe.length > 0)
+        return {
+          isSure: false,
+          all: figure.couldBe.map((answer) =>
+            read.map((one, i) =>
+              loanAsRead(
+                one.name,
+                i === at ? figures.map((own, k) => (k === cell ? answer : own)) : one.figures,
+              ),
+            ),
+          ),
+        }
+  return certain(read.length === 0 ? null : read.map(({ name, figures }) => loanAsRead(name, figures)))
 }
-
-const figureColumns = ['owed', 'rate', 'payment'] as const
-const cellQuestion = (at: number) => cellQuestions[figureColumns[at] ?? 'owed']
 
 function loanAsRead(name: string, figures: readonly unknown[]): Record<string, unknown> {
   const [owed, rate, payment] = figures.map((figure) =>
@@ -111,11 +118,15 @@ function loanAsRead(name: string, figures: readonly unknown[]): Record<string, u
 /** A list of loans as it is written: each a line, its name before its figures. */
 function textOfLoans(answer: unknown, figures: Figures): string {
   const loans = Array.isArray(answer) ? (answer as readonly LoanAsRead[]) : []
-  return textOfCells(
-    loans.map((loan) => [
-      loan.name,
-      ...figureColumns.map((column) => textOfAnswer(cellQuestions[column], loan[column], figures)),
-    ]),
+  const said = (loan: LoanAsRead, figure: LoanFigure) =>
+    textOfAnswer(cellQuestions[figure], loan[figure], figures)
+  return listWritten(
+    loans.map((loan) => ({
+      name: loan.name,
+      owed: said(loan, 'owed'),
+      rate: said(loan, 'rate'),
+      payment: said(loan, 'payment'),
+    })),
   )
 }
 

@@ -1,6 +1,14 @@
 export { servedWords } from './languages/served'
 export { readoutText } from './any-readout-text'
-export { cellQuestions, cellsOf, hasGaps, loanColumns, textOfCells } from './loan-list'
+export {
+  cellQuestions,
+  hasGaps,
+  isBlank,
+  listWritten,
+  loanFigures,
+  writtenLoans,
+  type LoanText,
+} from './loan-list'
 export { payOffSaid, payOffTable, type PayOffReadout } from './pay-off-table'
 export { isUnreadable, readTyped, textOfAnswer, understoodAs, unitOf, type ShareUnit } from './answer-text'
 export { conventionsSaid } from './conventions'

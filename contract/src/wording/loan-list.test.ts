@@ -28,6 +28,7 @@ describe('a list of loans that is written', () => {
     ['without a name', '4200; 18.9; 120', [{ ...card, name: '' }]],
     ['with lines that are empty', '\n Card;4200;18.9;120 \n\n; ; ; \n', [card]],
     ['nothing', '  \n', null],
+    ['nothing but empty cards', '; ; ; \n; ; ; ', null],
     ['what is not there yet', 'Card; 4200; ; 120', [{ ...card, rate: null }]],
     ['what cannot be read', 'Card; 42OO; 18.9; 120', [{ ...card, owed: { unreadable: '42OO' } }]],
   ])('%s', (_, text, answer) => {
@@ -73,6 +74,14 @@ describe('a list of loans that is written', () => {
       )
     },
   )
+
+  test('is said with every figure, for files and for whoever is handed it', () => {
+    const figures = createFigures('en-CA', 'CAD')
+    const loans = [card, { name: '', owed: 148_000_50, rate: '5.1', payment: 1_050_00 }]
+    expect(figures.value({ unit: 'loans', loans })).toBe(
+      'Card · $4,200 · 18.9% · $120 a month\nLoan 2 · $148,000.50 · 5.1% · $1,050 a month',
+    )
+  })
 
   test('what could not be read, or is missing, stands there again as it was typed', () => {
     const figures = createFigures('en-CA', 'CAD')

@@ -1,7 +1,7 @@
 import type { Answers, Evaluation, OwedLoanAnswer, Program, Question } from '@vivid/core/evaluate'
 import { isUnreadable, readTyped, textOfAnswer } from './answer-text'
 import type { Figures } from './language'
-import { textOfCells } from './loan-list'
+import { listWritten } from './loan-list'
 
 /** Numbers of answers that are kept as text have a decimal point, whatever the calculator's language. */
 export const PLAIN_LOCALE = 'en-CA'
@@ -54,13 +54,13 @@ export function plainAnswer(question: Question, answer: unknown, figures: Figure
     if ('money' in answer) return `${figures.currency} ${amount(Number(answer.money))}`
   }
   if (question.asks === 'loans' && Array.isArray(answer))
-    return textOfCells(
-      (answer as readonly OwedLoanAnswer[]).map(({ name, owed, rate, payment }) => [
+    return listWritten(
+      (answer as readonly OwedLoanAnswer[]).map(({ name, owed, rate, payment }) => ({
         name,
-        amount(owed),
+        owed: amount(owed),
         rate,
-        amount(payment),
-      ]),
+        payment: amount(payment),
+      })),
     )
   return textOfAnswer(question, answer, figures)
 }

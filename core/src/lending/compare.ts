@@ -5,6 +5,7 @@ import type { LoanTerms } from '../loan/loan-terms'
 import { factsOf } from '../rates/frequency'
 import type { Refusal } from '../guards/refusal'
 import { refuse } from '../guards/refusal'
+import { spend } from '../guards/work'
 
 export interface Compared {
   readonly ledger: Ledger
@@ -72,6 +73,7 @@ export function untilLeaving(
   const last = ledger.firstNumber - 1 + payments
   const { paidInAll, cost } = ledger.totals
   if (last >= ledger.lastNumber) return { paid: paidInAll, owed: ZERO, cost }
+  spend(Math.max(0, payments) / 10)
   let paid = (terms.fees?.eachPayment ?? 0) * payments
   for (let number = ledger.firstNumber; number <= last; number++) {
     // A payment has its extra in it, and not its premium.

@@ -146,6 +146,10 @@ export function payInOrder(
   return { ...totalsOf(paidOff, dateAt), owed }
 }
 
+/** What a loan bears in its next month, as its ledger rounds it; `annualRate` is a rate. */
+export const monthsInterest = ({ owed, annualRate }: Pick<OwedLoan, 'owed' | 'annualRate'>): number =>
+  interestOf(owed, monthlyRate(annualRate), 'halfUp')
+
 /** The ledger's names for what is asked of a loan here. */
 const fieldOf: Readonly<Record<string, string>> = { principal: 'owed' }
 

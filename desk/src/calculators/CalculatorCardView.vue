@@ -61,6 +61,9 @@ const figures = computed(() => createFigures(mainLanguage(card), card.currency))
   background: var(--card);
   color: var(--ink);
 }
+.card h2 {
+  padding-right: 34px;
+}
 .card:hover {
   border-color: var(--plum);
   color: var(--ink);

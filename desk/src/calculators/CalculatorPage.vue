@@ -13,12 +13,12 @@ import { useSession } from '../shared/session/session-store'
 import { useDraft } from './draft/draft-store'
 import QuickFinder from './finder/QuickFinder.vue'
 import ShortcutSheet from './finder/ShortcutSheet.vue'
+import MakeItYours from './MakeItYours.vue'
 import ProblemList from './ProblemList.vue'
 import ProofsBar from './proofs/ProofsBar.vue'
 import { useProofs } from './proofs/proofs-store'
 import SampleBar from './samples/SampleBar.vue'
 import VisitorPreview from '../shared/preview/VisitorPreview.vue'
-import ReadChanges from './ReadChanges.vue'
 import SaveNote from './SaveNote.vue'
 import SettleConflict from './SettleConflict.vue'
 import StateTag from './StateTag.vue'
@@ -31,7 +31,6 @@ const { id } = defineProps<{ id: string }>()
 const draft = useDraft()
 const session = useSession()
 const problem = ref('')
-const reading = ref(false)
 const mending = ref(false)
 const finding = ref(false)
 const shortcuts = ref(false)
@@ -159,15 +158,18 @@ onBeforeUnmount(() => {
             @click="finding = true"
             >Go to</Button
           >
-          <Button v-if="published && changeCount > 0" @click="reading = true">
-            Read {{ changeCount }} {{ changeCount === 1 ? 'change' : 'changes' }}
-          </Button>
+          <RouterLink v-if="published && changeCount > 0" :to="`/calculators/${id}/reading`"
+            ><Button
+              >Read {{ changeCount }} {{ changeCount === 1 ? 'change' : 'changes' }}</Button
+            ></RouterLink
+          >
           <PublishingActions />
         </div>
       </div>
       <main class="work" :class="{ 'read-only': !session.can('edit') }">
         <div class="tape-pane" :inert="!session.can('edit') || undefined">
           <ApprovalWords :calculator="draft.opened" />
+          <MakeItYours v-if="draft.opened.editions.length === 0" :document="draft.document" />
           <SampleBar :document="draft.document" />
           <CalculatorTape
             v-if="draft.compiled"
@@ -207,13 +209,6 @@ onBeforeUnmount(() => {
           <EditionRibbon :calculator="draft.opened" />
         </span>
       </footer>
-      <ReadChanges
-        v-if="published"
-        v-model:open="reading"
-        :before="published"
-        :after="draft.document"
-        :edition="draft.opened.editions[0]?.number ?? 0"
-      />
       <SettleConflict />
       <ProblemList v-model:open="mending" :problems="problems" />
       <QuickFinder v-model:open="finding" />

@@ -10,7 +10,8 @@ import CallToAction from '../shared/page/CallToAction.vue'
 import DeskHeader from '../shared/page/DeskHeader.vue'
 import { useSession } from '../shared/session/session-store'
 import CalculatorCardView from './CalculatorCardView.vue'
-import { countByState, findCards, stateFilters, type StateFilter } from './find-cards'
+import CardActions from './CardActions.vue'
+import { byFolder, countByState, findCards, foldersOf, stateFilters, type StateFilter } from './find-cards'
 import NewCalculator from './NewCalculator.vue'
 import { stateLooks } from './states'
 
@@ -18,31 +19,49 @@ const session = useSession()
 const cards = ref<CalculatorCard[]>()
 const problem = ref('')
 const making = ref(false)
+const acting = ref<CalculatorCard>()
 const waiting = computed(() => cards.value?.filter(({ state }) => state === 'sent').length ?? 0)
 
 /** What is looked for stands in the address: it is there again on the way back from a calculator. */
 const [route, router] = [useRoute(), useRouter()]
-const query = (name: 'find' | 'state') => {
+const query = (name: 'find' | 'state' | 'folder') => {
   const value = route.query[name]
   return typeof value === 'string' ? value : ''
 }
 const wanted = ref(query('find'))
 const filter = ref(Object.keys(stateFilters).find((one): one is StateFilter => one === query('state')))
-watch([wanted, filter], ([find, state]) => {
-  void router.replace({ query: { ...(find && { find }), ...(state && { state }) } })
+/** Undefined: any folder; '': those in none. */
+const folder = ref(route.query.folder === undefined ? undefined : query('folder'))
+watch([wanted, filter, folder], ([find, state, inFolder]) => {
+  const asked = {
+    ...(find && { find }),
+    ...(state && { state }),
+    ...(inFolder !== undefined && { folder: inFolder }),
+  }
+  void router.replace({ query: asked })
 })
+const chooseFolder = (value: string) =>
+  (folder.value = value === 'any' ? undefined : value.slice('in '.length))
 function showAll(): void {
   wanted.value = ''
   filter.value = undefined
+  folder.value = undefined
 }
-const found = computed(() => findCards(cards.value ?? [], wanted.value, filter.value))
-const counts = computed(() => countByState(cards.value ?? [], wanted.value))
+const asked = computed(() => ({ words: wanted.value, folder: folder.value }))
+const found = computed(() => findCards(cards.value ?? [], { ...asked.value, filter: filter.value }))
+const groups = computed(() => byFolder(found.value))
+const folders = computed(() => foldersOf(cards.value ?? []))
+const counts = computed(() => countByState(cards.value ?? [], asked.value))
+const shown = computed(() => (cards.value ?? []).filter(({ putAway }) => !putAway).length)
 const filters = computed(() =>
-  (Object.keys(stateFilters) as StateFilter[]).map((state) => ({
-    state,
-    words: `${stateLooks[state].shape} ${stateLooks[state].words}`,
-    count: counts.value[state],
-  })),
+  (Object.keys(stateFilters) as StateFilter[])
+    .map((state) => ({
+      state,
+      words: state === 'putAway' ? 'Put away' : `${stateLooks[state].shape} ${stateLooks[state].words}`,
+      count: counts.value[state],
+    }))
+    // What nobody uses is not in the way.
+    .filter(({ state, count }) => state !== 'putAway' || count > 0 || filter.value === 'putAway'),
 )
 
 /** Figures that are still being worked out are there a moment later. */
@@ -70,7 +89,7 @@ onUnmounted(() => window.clearTimeout(again))
     <div class="head">
       <h1>Calculators</h1>
       <p v-if="cards" class="soft">
-        {{ cards.length }} in all<template v-if="waiting">, {{ waiting }} waiting for approval</template>
+        {{ shown }} in all<template v-if="waiting">, {{ waiting }} waiting for approval</template>
       </p>
       <div v-if="session.can('edit')" class="new">
         <CallToAction @click="making = true">New calculator</CallToAction>
@@ -97,6 +116,17 @@ onUnmounted(() => window.clearTimeout(again))
           aria-label="Find a calculator"
           placeholder="Find by title, address or person"
         />
+        <select
+          v-if="folders.length"
+          class="pick folder"
+          aria-label="Folder"
+          :value="folder === undefined ? 'any' : `in ${folder}`"
+          @change="chooseFolder(($event.target as HTMLSelectElement).value)"
+        >
+          <option value="any">All folders</option>
+          <option v-for="one in folders" :key="one" :value="`in ${one}`">{{ one }}</option>
+          <option value="in ">In no folder</option>
+        </select>
         <div class="filters" role="group" aria-label="Show only">
           <button
             v-for="{ state, words, count } in filters"
@@ -114,10 +144,27 @@ onUnmounted(() => window.clearTimeout(again))
         None of {{ cards.length }} calculators fits.
         <button type="button" class="link" @click="showAll">Show all</button>
       </p>
-      <div v-else class="cards">
-        <CalculatorCardView v-for="card in found" :key="card.id" :card="card" />
-      </div>
+      <section v-for="group in groups" :key="group.folder" :aria-label="group.folder || 'In no folder'">
+        <h2 v-if="group.folder" class="folder-name">
+          {{ group.folder }} <span class="soft">{{ group.cards.length }}</span>
+        </h2>
+        <div class="cards">
+          <div v-for="card in group.cards" :key="card.id" class="place">
+            <CalculatorCardView :card="card" />
+            <button
+              v-if="session.can('edit')"
+              type="button"
+              class="more"
+              :aria-label="`Move, put away or remove ${card.title}`"
+              @click="acting = card"
+            >
+              <span aria-hidden="true">▾</span>
+            </button>
+          </div>
+        </div>
+      </section>
     </template>
+    <CardActions v-model:card="acting" :folders="folders" @listed="cards = $event" />
     <NewCalculator v-model:open="making" :cards="cards ?? []" />
   </main>
 </template>
@@ -175,6 +222,40 @@ onUnmounted(() => window.clearTimeout(again))
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
   gap: 16px;
+}
+.place {
+  position: relative;
+  display: grid;
+}
+.more {
+  position: absolute;
+  top: 12px;
+  right: 12px;
+  width: 30px;
+  height: 30px;
+  border: 1px solid transparent;
+  border-radius: 6px;
+  background: none;
+  color: var(--ink-soft);
+  cursor: pointer;
+}
+.more:hover,
+.more:focus-visible {
+  border-color: var(--control-line);
+  color: var(--ink);
+}
+.folder {
+  width: auto;
+  max-width: 220px;
+}
+.folder-name {
+  margin: 24px 0 10px;
+  padding-bottom: 6px;
+  border-bottom: 2px solid var(--ink);
+  font-size: 18px;
+}
+section:first-of-type .folder-name {
+  margin-top: 4px;
 }
 .empty {
   display: grid;

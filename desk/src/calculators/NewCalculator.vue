@@ -1,14 +1,23 @@
 <script setup lang="ts">
 import { Alert, Button, Input, message, Modal } from 'ant-design-vue'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { starters } from '@vivid/core'
-import { CalculatorOpened, type CalculatorCard } from '@vivid/contract'
+import { z } from 'zod'
+import {
+  CalculatorOpened,
+  FIRST_STYLE,
+  resolveStyle,
+  StyleListed,
+  type CalculatorCard,
+  type HouseStyle,
+} from '@vivid/contract'
 import { sentenceOf } from '../shared/api/api-error'
 import { request } from '../shared/api/request'
 import CallToAction from '../shared/page/CallToAction.vue'
 import { readTextFile } from '../shared/files/text-files'
 import { hasWords } from './find-cards'
+import StarterShown from './StarterShown.vue'
 
 const open = defineModel<boolean>('open', { required: true })
 const { cards } = defineProps<{ cards: readonly CalculatorCard[] }>()
@@ -35,7 +44,18 @@ const suggestion = computed(() => {
   return kind === 'copy' ? `${cards.find((one) => one.id === id)?.title ?? ''}, copy` : ''
 })
 
-watch(open, () => {
+/** The starter that is chosen, shown as the page it makes, in the looks a new calculator has. */
+const shown = computed(() => starters.find(({ id }) => from.value === `starter:${id}`))
+const looks = shallowRef<HouseStyle>({})
+async function loadLooks(): Promise<void> {
+  const styles = await request(z.array(StyleListed), 'GET', '/house-styles')
+  const style = styles.find(({ id }) => id === FIRST_STYLE) ?? styles[0]
+  if (style) looks.value = resolveStyle(style.choices)
+}
+
+watch(open, (isOpen) => {
+  // Without them a starter is shown in the page's own colours.
+  if (isOpen) void loadLooks().catch(() => undefined)
   problem.value = ''
   title.value = ''
   wanted.value = ''
@@ -92,35 +112,39 @@ async function send(asked: object): Promise<void> {
     v-model:open="open"
     title="New calculator"
     :footer="null"
-    :width="860"
-    :style="{ top: '40px' }"
+    :width="1120"
+    :style="{ top: '24px' }"
     destroy-on-close
   >
     <form class="new-calculator" @submit.prevent="make">
-      <fieldset>
-        <legend>Begin from a starter</legend>
-        <Input
-          v-model:value="wanted"
-          class="find"
-          type="search"
-          allow-clear
-          aria-label="Find a starter"
-          placeholder="Find one by what it answers: extra, insurance, refinance …"
-          @keydown.enter.prevent
-        />
-        <div class="starters">
-          <label v-for="choice in offered" :key="choice.id" class="starter">
-            <input v-model="from" type="radio" name="starter" :value="`starter:${choice.id}`" />
-            <span
-              ><strong>{{ choice.title }}</strong
-              ><br />{{ choice.purpose }}</span
-            >
-          </label>
-        </div>
-        <p v-if="wanted.trim() && offered.length < 2" class="soft" role="status">
-          No other starter has these words.
-        </p>
-      </fieldset>
+      <div class="choosing">
+        <fieldset>
+          <legend>Begin from a starter</legend>
+          <Input
+            v-model:value="wanted"
+            class="find"
+            type="search"
+            allow-clear
+            aria-label="Find a starter"
+            placeholder="Find one by what it answers: extra, insurance, refinance …"
+            @keydown.enter.prevent
+          />
+          <div class="starters">
+            <label v-for="choice in offered" :key="choice.id" class="starter">
+              <input v-model="from" type="radio" name="starter" :value="`starter:${choice.id}`" />
+              <span
+                ><strong>{{ choice.title }}</strong
+                ><br />{{ choice.purpose }}</span
+              >
+            </label>
+          </div>
+          <p v-if="wanted.trim() && offered.length < 2" class="soft" role="status">
+            No other starter has these words.
+          </p>
+        </fieldset>
+        <StarterShown v-if="shown" :starter="shown" :house-style="looks" class="preview" />
+        <p v-else class="soft preview">A starter is shown here as the page it makes.</p>
+      </div>
       <fieldset>
         <legend>Or otherwise</legend>
         <div class="others">
@@ -191,8 +215,22 @@ label {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
   gap: 6px;
-  max-height: 300px;
+  max-height: min(44vh, 430px);
   overflow-y: auto;
+}
+.choosing {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 408px;
+  gap: 22px;
+}
+.preview {
+  max-height: min(52vh, 500px);
+  overflow-y: auto;
+}
+@media (max-width: 900px) {
+  .choosing {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 .others {
   display: flex;

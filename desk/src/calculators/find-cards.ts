@@ -12,34 +12,64 @@ export function hasWords(wanted: string, texts: readonly string[]): boolean {
     .every((word) => there.includes(word))
 }
 
-/** The states calculators are filtered by, each with those it takes in. */
+/** The states calculators are filtered by, each with those it takes in; those put away are listed by themselves. */
 export const stateFilters = {
   draft: ['draft'],
   sent: ['sent'],
   live: ['live', 'liveWithChanges'],
   takenDown: ['takenDown'],
+  putAway: [],
 } as const satisfies Record<string, readonly CalculatorState[]>
 export type StateFilter = keyof typeof stateFilters
 
-const isIn = (filter: StateFilter, state: CalculatorState): boolean =>
-  (stateFilters[filter] as readonly CalculatorState[]).includes(state)
+const isIn = (filter: StateFilter | undefined, { state, putAway }: CalculatorCard): boolean => {
+  if (filter === 'putAway') return putAway
+  return (
+    !putAway && (filter === undefined || (stateFilters[filter] as readonly CalculatorState[]).includes(state))
+  )
+}
 
-/** The calculators that are looked for, by title, address or who changed them last, in one state or any. */
+/** What is looked for: words in title, address, folder or whoever changed it last; a state; a folder ('' for none). */
+export interface Wanted {
+  readonly words: string
+  readonly filter?: StateFilter | undefined
+  readonly folder?: string | undefined
+}
+
 export const findCards = (
   cards: readonly CalculatorCard[],
-  wanted: string,
-  filter: StateFilter | undefined,
+  { words, filter, folder }: Wanted,
 ): CalculatorCard[] =>
   cards.filter(
-    ({ title, slug, lastEditedBy, state }) =>
-      (filter === undefined || isIn(filter, state)) && hasWords(wanted, [title, slug, lastEditedBy]),
+    (card) =>
+      isIn(filter, card) &&
+      (folder === undefined || card.folder === folder) &&
+      hasWords(words, [card.title, card.slug, card.lastEditedBy, card.folder]),
   )
+
+/** The folders calculators stand in, by name. */
+export const foldersOf = (cards: readonly Pick<CalculatorCard, 'folder'>[]): string[] =>
+  [...new Set(cards.map(({ folder }) => folder))].filter(Boolean).sort((a, b) => a.localeCompare(b, 'en'))
+
+/** Calculators by their folder, those in none first under ''. */
+export const byFolder = (
+  cards: readonly CalculatorCard[],
+): { readonly folder: string; readonly cards: CalculatorCard[] }[] =>
+  ['', ...foldersOf(cards)]
+    .map((folder) => ({ folder, cards: cards.filter((card) => card.folder === folder) }))
+    .filter((group) => group.cards.length > 0)
 
 /** How many there are of each state, of those with the words that are looked for. */
 export const countByState = (
   cards: readonly CalculatorCard[],
-  wanted: string,
+  wanted: Omit<Wanted, 'filter'>,
 ): Readonly<Record<StateFilter, number>> => {
-  const count = (filter: StateFilter) => findCards(cards, wanted, filter).length
-  return { draft: count('draft'), sent: count('sent'), live: count('live'), takenDown: count('takenDown') }
+  const count = (filter: StateFilter) => findCards(cards, { ...wanted, filter }).length
+  return {
+    draft: count('draft'),
+    sent: count('sent'),
+    live: count('live'),
+    takenDown: count('takenDown'),
+    putAway: count('putAway'),
+  }
 }

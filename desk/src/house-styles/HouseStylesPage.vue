@@ -245,6 +245,7 @@ const shownStyle = (choices: StyleListed['choices']) => {
   position: sticky;
   top: 12px;
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 10px;
 }
 .preview {
@@ -254,7 +255,10 @@ const shownStyle = (choices: StyleListed['choices']) => {
 }
 @media (max-width: 1000px) {
   .three {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .shown {
+    position: static;
   }
 }
 </style>

@@ -10,7 +10,8 @@ import {
   type StyleColour,
 } from '@vivid/contract'
 import PickField from '../shared/fields/PickField.vue'
-import { colourGroups, colourWords, fontWords } from './style-words'
+import LogoField from './LogoField.vue'
+import { colourGroups, colourWords, fontWords } from '../shared/preview/style-words'
 
 /** What a house style is made of. Every pair of colours that has to be told apart is measured while it is chosen. */
 const { name, choices, side } = defineProps<{
@@ -95,6 +96,7 @@ const fontOptions = fontNames.map((value) => ({ value, label: fontWords[value] }
         @change="set({ density: $event as StyleChoices['density'] })"
       />
     </div>
+    <LogoField :logo="choices.logo" @change="set({ logo: $event }, 'logo')" />
     <p v-if="side === 'dark'" class="soft">
       These follow from the light side, each as light as it has to be to be read. One you choose stays as you
       chose it.

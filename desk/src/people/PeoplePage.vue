@@ -3,13 +3,13 @@ import { Alert, Button, Input, message, Modal, Table } from 'ant-design-vue'
 import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { InvitePerson, PeopleChanged, PeopleRequest, PersonListed, roles, type Role } from '@vivid/contract'
-import { request, requestFile } from '../shared/api/request'
+import { request } from '../shared/api/request'
 import CallToAction from '../shared/page/CallToAction.vue'
+import ChecklistSection from './ChecklistSection.vue'
 import DeskArea from '../shared/page/DeskArea.vue'
 import { useAsking } from '../shared/api/use-asking'
 import PickField from '../shared/fields/PickField.vue'
 import { dayOf, whenOf } from '../shared/time/moments'
-import { saveBlob } from '../shared/files/text-files'
 import { useSession } from '../shared/session/session-store'
 
 /** Who works at the desk. Somebody new is sent a link; what is grave about an approver or keeper, a second keeper agrees to. */
@@ -105,8 +105,6 @@ function forgetFactors({ id, name }: PersonListed): void {
       }).then(() => undefined),
   })
 }
-const takeOut = () => asking(async () => saveBlob(await requestFile('/archive'), 'vivid-meter-archive.zip'))
-
 const change = ({ id, name, role, active }: PersonListed, fields: Partial<PersonListed>, done: string) =>
   asking(async () => {
     await tell(await request(PeopleChanged, 'PUT', `/people/${id}`, { name, role, active, ...fields }), done)
@@ -134,7 +132,7 @@ const columns = [
 <template>
   <DeskArea title="People" about="who works at this desk" :problem="problem" :loading="!people">
     <template #actions>
-      <button type="button" class="link" @click="takeOut">Take everything out, as one archive</button>
+      <RouterLink to="/people/archive" class="link">Archive</RouterLink>
       <CallToAction @click="begin">Invite somebody</CallToAction>
     </template>
     <Alert v-for="one in requests" :key="one.id" type="info" class="asked" :message="requestWords(one)">
@@ -219,6 +217,7 @@ const columns = [
         </span>
       </template>
     </Table>
+    <ChecklistSection />
     <Modal
       v-model:open="inviting"
       title="Invite somebody"
@@ -253,6 +252,15 @@ const columns = [
   display: flex;
   white-space: nowrap;
   gap: 14px;
+}
+@media (max-width: 1000px) {
+  .acts {
+    flex-wrap: wrap;
+    gap: 2px 14px;
+  }
+  td .pick {
+    min-width: 170px;
+  }
 }
 .invite {
   display: grid;

@@ -179,6 +179,7 @@ const columns = [
         row-key="id"
         size="small"
         :pagination="false"
+        :scroll="{ x: 760 }"
       >
         <template #bodyCell="{ column, record }">
           <template v-if="column.key === 'page'">
@@ -208,9 +209,15 @@ const columns = [
             <p v-if="record.seenAt" class="warn">on {{ record.seenAt }}</p>
           </template>
           <span v-else class="acts">
-            <button type="button" class="link" @click="showSnippet(record as PlacementListed)">
+            <button
+              v-if="record.isLive || record.isTakenDown"
+              type="button"
+              class="link"
+              @click="showSnippet(record as PlacementListed)"
+            >
               Snippet
             </button>
+            <span v-else class="soft">Snippet once live</span>
             <template v-if="session.can('place')">
               <button type="button" class="link" @click="edit(record as PlacementListed)">Change</button>
               <button

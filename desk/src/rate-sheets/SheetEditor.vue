@@ -26,7 +26,8 @@ import {
   withVersion,
   type Cell,
 } from './sheet-edit'
-import { partOf, startSaid } from './sheet-words'
+import { startSaid } from '../shared/time/start-said'
+import { partOf } from './sheet-words'
 import { useSheets } from './sheets-store'
 
 /** The sheet that is open: what it is found by, and a table for each day it takes effect. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Alert } from 'ant-design-vue'
 import type { SheetImpactSaid } from '@vivid/contract'
-import { startSaid } from './sheet-words'
+import { startSaid } from '../shared/time/start-said'
 
 /** What a change would do to what is live: each figure that changes, each sample visitor's payment, each proof. */
 defineProps<{ impact: SheetImpactSaid }>()

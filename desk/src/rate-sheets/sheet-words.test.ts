@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
 import type { RateSheet, SheetFault } from '@vivid/core'
 import { sheetFaultSaid } from '@vivid/contract'
-import { partOf, startSaid } from './sheet-words'
+import { startSaid } from '../shared/time/start-said'
+import { partOf } from './sheet-words'
 
 const sheet: RateSheet = {
   id: 'rates',

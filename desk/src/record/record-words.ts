@@ -3,6 +3,10 @@ import type { RecordAct, RecordEntry } from '@vivid/contract'
 /** What was done, as the middle of a sentence: "Ines Okafor made Narrowboat loan". */
 export const actWords: Readonly<Record<RecordAct, string>> = {
   calculatorMade: 'made',
+  calculatorFiled: 'moved',
+  calculatorPutAway: 'put away',
+  calculatorTakenUp: 'took up again',
+  calculatorRemoved: 'removed for good',
   draftChanged: 'changed the draft of',
   proofChanged: 'changed what a proof expects in',
   sent: 'sent for approval',
@@ -45,6 +49,8 @@ export const actWords: Readonly<Record<RecordAct, string>> = {
   keyMade: 'made the key',
   keyWithdrawn: 'withdrew the key',
   archiveTaken: 'took an archive of',
+  archiveBroughtIn: 'brought in',
+  checklistChanged: 'changed',
 }
 
 const requestWords: Readonly<Record<string, string>> = {
@@ -73,9 +79,13 @@ export function detailWords({ act, details }: RecordEntry): string {
     case 'calculatorMade':
       return madeFrom[String(from)] ?? ''
     case 'published':
-      return joined(editionWords, timed ? 'at its time' : (note ?? (by && `changed by ${by}`)))
+      return joined(
+        editionWords,
+        timed ? 'at its time' : (note ?? (by && `changed by ${by}`)),
+        checkedWords(details),
+      )
     case 'scheduled':
-      return joined(editionWords, at && `for ${moment.format(new Date(String(at)))}`)
+      return joined(editionWords, at && `for ${moment.format(new Date(String(at)))}`, checkedWords(details))
     case 'broughtBack':
     case 'takenDown':
     case 'unscheduled':
@@ -92,6 +102,12 @@ export function detailWords({ act, details }: RecordEntry): string {
     case 'sheetSentBack':
     case 'sheetApproved':
       return joined(editionWords || `versions from ${versions}`, note)
+    case 'archiveBroughtIn':
+      return broughtWords(details)
+    case 'checklistChanged':
+      return String(details.items || 'nothing')
+    case 'calculatorFiled':
+      return details.folder ? `to the folder ${details.folder}` : 'out of its folder'
     case 'styleChosen':
       return String(style)
     case 'placed':
@@ -125,5 +141,11 @@ export function detailWords({ act, details }: RecordEntry): string {
       return ''
   }
 }
+
+const broughtWords = (details: RecordEntry['details']) =>
+  ['calculators', 'sheets', 'styles', 'placements', 'people', 'days', 'entries']
+    .flatMap((what) => (details[what] ? [`${details[what]} ${what}`] : []))
+    .join(', ')
+const checkedWords = ({ checked }: RecordEntry['details']) => checked && `ticked ${checked}`
 
 const moment = new Intl.DateTimeFormat('en-CA', { dateStyle: 'medium', timeStyle: 'short' })

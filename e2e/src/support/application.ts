@@ -176,6 +176,12 @@ export async function eventually(
 const textsOf = (page: Page | Frame, selector: string): Promise<string[]> =>
   page.$$eval(selector, (all) => all.map((element) => element.textContent?.replace(/\s+/g, ' ').trim() ?? ''))
 
+/** Chooses an option as soon as there is one of that value; `page.select` itself passes over one that is not there yet. */
+export async function choose(page: Page | Frame, selector: string, value: string): Promise<void> {
+  await page.waitForSelector(`${selector} option[value="${value}"]`)
+  await page.select(selector, value)
+}
+
 /** Waits until an element contains a text. */
 export const expectText = (page: Page | Frame, selector: string, expected: string): Promise<void> =>
   eventually(

@@ -89,13 +89,21 @@ export async function sendForApproval(page: Page, note = ''): Promise<void> {
   await page.waitForSelector('#send-note', { hidden: true })
 }
 
-/** Puts what waits for approval live, now or at a time. */
+/** Opens what waits for approval beside what is live. */
+export async function readSent(page: Page, edition: number): Promise<void> {
+  await click(page, `Read edition ${edition}`)
+  await page.waitForSelector('.go-live .items')
+}
+
+/** Reads and ticks, and puts what waits for approval live, now or at a time; from the tape, or where it is read already. */
 export async function putLive(
   page: Page,
   edition: number,
   at?: { day: string; time: string },
 ): Promise<void> {
-  await click(page, `Put edition ${edition} live`)
+  if (!(await page.$('.go-live'))) await readSent(page, edition)
+  for (const tick of await page.$$('.go-live .ant-checkbox-input')) await tick.click()
+  await click(page, `Put edition ${edition} live`, '.go-live')
   await page.waitForSelector('.ant-modal .ant-radio-group', { visible: true })
   if (at) {
     await click(page, 'at a time', '.ant-modal')

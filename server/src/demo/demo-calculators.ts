@@ -1,4 +1,4 @@
-import { type CalculatorDocument } from '@vivid/core'
+import type { CalculatorDocument, LoanOptions } from '@vivid/core'
 import type { ShippedStyle } from '../authoring/house-styles/shipped-styles'
 import { hebrewTexts } from './demo-hebrew'
 import { made, texts, withAnswers } from './made'
@@ -19,6 +19,8 @@ export interface DemoCalculator {
   /** The newest edition is approved and waits: it goes live so many days from now, at nine. */
   readonly newestInDays?: number
   readonly ends: 'draft' | 'sent' | 'live' | 'takenDown'
+  /** What its author said when sending it. */
+  readonly sentNote?: string
   /** The lender's own where nothing is said. */
   readonly style?: ShippedStyle
 }
@@ -48,14 +50,14 @@ const floatingHome = (
     { homePrice: 412_600_00, downPayment: { percent: '15' }, frequency: 'biweekly' },
   )
 
-const narrowboat = (most: number) =>
+const narrowboat = (most: number, compounding: LoanOptions['compounding'], introduction: string) =>
   withAnswers(
     made(
       {
         title: 'Narrowboat loan',
         currency: 'GBP',
         only: 'en-GB',
-        introduction: 'For a boat to live aboard, new or second-hand.',
+        introduction,
       },
       {
         homePrice: {
@@ -70,7 +72,7 @@ const narrowboat = (most: number) =>
         term: { default: { years: 12, months: 0 }, most: { years: 20, months: 0 } },
         rate: { default: '7.9', least: '0', most: '30' },
         frequency: { options: ['monthly', 'weekly', 'quarterly'], default: 'monthly' },
-        loan: { options: { compounding: 'perPayment' } },
+        loan: { options: { compounding } },
         schedule: {
           by: 'payment',
           columns: ['payment', 'principal', 'interest', 'balance'],
@@ -280,19 +282,27 @@ export const demoCalculators: readonly DemoCalculator[] = [
   },
   {
     slug: 'narrowboat-loan',
-    draft: narrowboat(250_000_00),
+    draft: narrowboat(250_000_00, 1, 'For a boat to live aboard, new or second-hand, up to £250,000.'),
     editedBy: rasmus,
     editedDaysAgo: 1,
-    editions: [{ document: narrowboat(180_000_00), daysAgo: 58, approvedBy: odile }],
-    ends: 'live',
+    editions: [
+      {
+        document: narrowboat(180_000_00, 'perPayment', 'For a boat to live aboard, new or second-hand.'),
+        daysAgo: 58,
+        approvedBy: odile,
+      },
+    ],
+    ends: 'sent',
+    sentNote: 'Dearer boats, and interest compounded once a year, as decided on Thursday.',
   },
   {
     slug: 'boathouse-mortgage',
     draft: boathouse,
     editedBy: ines,
-    editedDaysAgo: 0,
+    editedDaysAgo: 1,
     editions: [],
     ends: 'sent',
+    sentNote: 'New for the spring: the rate is the treasury’s of last Monday.',
   },
   {
     slug: 'backwater-houseboat-loan',

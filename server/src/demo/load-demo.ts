@@ -2,14 +2,17 @@ import equal from 'fast-deep-equal'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import { CalculatorDocument, compile, type PlainDate, RateSheet, stoppingProblems } from '@vivid/core'
 import { contentOf, freeze } from '../authoring/approval/edition-content'
+import { sheetHashes, usedSheets } from '../authoring/rate-sheets/used-sheets'
 import { calculatorEntry, sheetEntry } from '../team/record/entries'
 import { createRecordStore, type NewEntry } from '../team/record/record-store'
 import { resolveStyle } from '@vivid/contract'
 import { shippedStyles } from '../authoring/house-styles/shipped-styles'
 import { hashPassword } from '../team/people/password'
 import { type DemoCalculator, demoCalculators } from './demo-calculators'
+import { demoFolderOf } from './demo-folders'
 import { demoPeople } from './demo-people'
 import { type UsedCalculator, loadAudience } from './demo-audience'
+import { demoChecklist } from './demo-checklist'
 import { daysBefore, isoDaysBefore } from './demo-days'
 import { type Insert, inserter } from './demo-inserter'
 import { loadPlacements } from './demo-placements'
@@ -37,7 +40,27 @@ export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promi
       ids.set(email, id)
     }
     await insertPeopleWhoCannotSignIn(insert, today)
+    await database.query(
+      'UPDATE checklists SET items = :items, revision = 2, last_edited_by = :by, last_edited_at = :at',
+      {
+        replacements: {
+          items: JSON.stringify(demoChecklist),
+          by: ids.get(wren),
+          at: daysBefore(today, CHECKLIST_DAYS_AGO),
+        },
+        transaction,
+      },
+    )
     const entries = [...(await loadSheets(insert, today, whoIs))]
+    entries.push({
+      act: 'checklistChanged',
+      of: 'installation',
+      id: 'checklist',
+      subject: 'the checklist',
+      details: { items: demoChecklist.join(' · ') },
+      person: whoIs(wren),
+      at: daysBefore(today, CHECKLIST_DAYS_AGO),
+    })
     const calculators = new Map<string, string>()
     for (const calculator of demoCalculators) {
       const id = await loadCalculator(calculator, ids, today, insert, database, transaction)
@@ -68,6 +91,7 @@ export async function loadDemoOnce(database: Sequelize, today: PlainDate): Promi
   })
 }
 
+const CHECKLIST_DAYS_AGO = 212
 const [ines, odile, wren] = ['ines@larkmoor.example', 'odile@larkmoor.example', 'wren@larkmoor.example']
 
 /** Somebody who left, and somebody who was invited and has not come yet. */
@@ -152,7 +176,7 @@ const usedCalculators = (today: PlainDate): UsedCalculator[] =>
   })
 
 async function loadCalculator(
-  { slug, draft, editedBy, editedDaysAgo, editions, ends, newestInDays, style = 'larkmoor' }: DemoCalculator,
+  { slug, draft, editions, ends, newestInDays, style = 'larkmoor', ...edited }: DemoCalculator,
   people: ReadonlyMap<string, string>,
   today: PlainDate,
   insert: Insert,
@@ -161,28 +185,35 @@ async function loadCalculator(
 ): Promise<string> {
   const isPublished = editions.some(({ document }) => equal(document, draft))
   const revision = isPublished ? editions.length : editions.length + 1
-  const editor = people.get(editedBy)
+  const editor = people.get(edited.editedBy)
+  const looks = resolveStyle(shippedStyles[style].choices)
+  const used = usedSheets(draft)
   const id = await insert('calculators', {
     slug,
     house_style: style,
+    folder: demoFolderOf(slug),
     draft: JSON.stringify(CalculatorDocument.parse(draft)),
     revision,
     last_edited_by: editor,
-    last_edited_at: daysBefore(today, editedDaysAgo),
+    last_edited_at: daysBefore(today, edited.editedDaysAgo),
     contributors: isPublished ? '{}' : `{${editor}}`,
-    sent_revision: ends === 'sent' ? revision : null,
-    sent_by: ends === 'sent' ? editor : null,
+    ...(ends === 'sent' && {
+      sent_revision: revision,
+      sent_by: editor,
+      sent_note: edited.sentNote,
+      sent_content: freeze(contentOf(compile(draft, demoSheets).program, looks)).text,
+      sent_sheets: JSON.stringify(sheetHashes(demoSheets.filter(({ id }) => used.has(id)))),
+    }),
     taken_down_at: ends === 'takenDown' ? daysBefore(today, 40) : null,
     taken_down_message:
       ends === 'takenDown' ? 'Winter berths are sold for this season. New ones are offered from March.' : '',
-    sent_note: ends === 'sent' ? 'New for the spring: the rate is the treasury’s of last Monday.' : '',
   })
   for (const [index, { document, daysAgo, approvedBy, note = '' }] of editions.entries()) {
     const compiled = compile(document, demoSheets)
     const { program } = compiled
     if (stoppingProblems(compiled).length > 0)
       throw new Error(`the demo edition ${slug} ${index + 1} does not compile`)
-    const { text, sha256 } = freeze(contentOf(program, resolveStyle(shippedStyles[style].choices)))
+    const { text, sha256 } = freeze(contentOf(program, looks))
     await insert('editions', {
       calculator_id: id,
       number: index + 1,
@@ -197,7 +228,7 @@ async function loadCalculator(
       note,
     })
   }
-  if (ends !== 'live') return id
+  if (ends === 'takenDown' || editions.length === 0) return id
   const waits = newestInDays !== undefined
   await database.query(
     `UPDATE calculators SET live_edition = :live, scheduled_edition = :waiting, scheduled_at = :at, scheduled_by = :by

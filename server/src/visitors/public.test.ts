@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { CalculatorOpened, EvaluateResponse } from '@vivid/contract'
 import { amortize } from '@vivid/core'
+import { putLive } from '../testing/put-live'
 import { TestClient, testServer, type TestServer } from '../testing/test-server'
 
 let server: TestServer
@@ -85,12 +86,7 @@ describe('borderline loans work', () => {
       revision: made.revision,
       document: { ...made.document, steps, proofs: [] },
     })
-    for (const [who, action] of [
-      [ines, 'send'],
-      [odile, 'approve'],
-    ] as const) {
-      await who.ask('POST', `/api/calculators/${made.id}/${action}`, { revision: saved.revision })
-    }
+    await putLive(ines, odile, saved)
     const ask = () =>
       visitor.ask<EvaluateResponse>('POST', `/api/public/calculators/${made.slug}/evaluate`, {
         answers: {
@@ -279,12 +275,7 @@ test('the page carries the edition as data no text can break out of', async () =
   const ines = await new TestClient(server.address).signIn('ines')
   const odile = await new TestClient(server.address).signIn('odile')
   const made = await ines.make('</script><script>alert(1)</script>')
-  for (const [who, action] of [
-    [ines, 'send'],
-    [odile, 'approve'],
-  ] as const) {
-    await who.ask('POST', `/api/calculators/${made.id}/${action}`, { revision: made.revision })
-  }
+  await putLive(ines, odile, made)
   await expect.poll(async () => (await visitor.ask('GET', `/c/${made.slug}`)).status).toBe(200)
   const { body, headers } = await visitor.ask<string>('GET', `/c/${made.slug}`)
   expect(body).not.toContain('<script>alert')
@@ -299,12 +290,7 @@ test('a change made through one server process reaches another', async () => {
     await new TestClient(server.address).signIn('odile'),
   ]
   const made = await ines.make('Shared loan')
-  for (const [who, action] of [
-    [ines, 'send'],
-    [odile, 'approve'],
-  ] as const) {
-    await who.ask('POST', `/api/calculators/${made.id}/${action}`, { revision: made.revision })
-  }
+  await putLive(ines, odile, made)
   const elsewhere = new TestClient(other.address)
   await expect
     .poll(async () => (await elsewhere.ask('GET', `/api/public/calculators/${made.slug}`)).status)

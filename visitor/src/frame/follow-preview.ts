@@ -1,13 +1,28 @@
+import { isUnreadable } from '@vivid/contract/wording'
 import { isFrameMessage, type FrameMessage } from '@vivid/contract/visitor'
+import type { Answers } from '@vivid/core/evaluate'
+import { markParts, showPart } from './preview-marks'
 
 export type Preview = Extract<FrameMessage, { vividMeter: 'preview' }>
 
 /** Shows drafts the desk sends, and only the desk: it is our parent and of our own origin. */
-export function followPreview(show: (preview: Preview) => void, view: Window = window): void {
+export function followPreview(show: (preview: Preview) => void | Promise<void>, view: Window = window): void {
   view.addEventListener('message', ({ origin, source, data }) => {
-    if (origin !== view.location.origin || source !== view.parent) return
-    if (isFrameMessage(data) && data.vividMeter === 'preview') show(data)
+    if (origin !== view.location.origin || source !== view.parent || !isFrameMessage(data)) return
+    if (data.vividMeter === 'previewShow') showPart(data.of, view)
+    if (data.vividMeter !== 'preview') return
+    markParts(data.marks, view.document)
+    void show(data)
   })
-  const ready: FrameMessage = { vividMeter: 'previewReady' }
-  view.parent.postMessage(ready, view.location.origin)
+  tell({ vividMeter: 'previewReady' }, view)
 }
+
+/** Tells the desk what is answered, as far as it can be read; what cannot be stays as it was. */
+export function tellAnswers(answers: Answers, view: Window = window): void {
+  const readable = Object.entries(answers).filter(([, answer]) => !isUnreadable(answer))
+  tell({ vividMeter: 'previewAnswers', answers: Object.fromEntries(readable) }, view)
+}
+
+const tell = (message: FrameMessage, view: Window): void =>
+  // Plain data only: what Vue watches cannot be sent to another window.
+  view.parent.postMessage(JSON.parse(JSON.stringify(message)), view.location.origin)

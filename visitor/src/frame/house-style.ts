@@ -1,4 +1,4 @@
-import type { HouseStyle } from '@vivid/contract/visitor'
+import { propertiesOf, type HouseStyle } from '@vivid/contract/visitor'
 
 const root = document.documentElement
 const prefersDark = matchMedia('(prefers-color-scheme: dark)')
@@ -14,5 +14,5 @@ prefersDark.addEventListener('change', () => applyStyle(own))
 
 function put(style: HouseStyle): void {
   root.style.removeProperty('--scheme')
-  for (const [name, value] of Object.entries(style)) root.style.setProperty(name, value)
+  for (const [name, value] of propertiesOf(style)) root.style.setProperty(name, value)
 }

@@ -1,4 +1,5 @@
 import type { Answers, Further, Program, RateSheet } from '@vivid/core/evaluate'
+import type { Logo } from '@vivid/contract/visitor'
 import type { TradeWords } from '@vivid/contract/wording'
 import type { Carried } from './carried'
 
@@ -13,6 +14,10 @@ export interface CalculatorSource {
   readonly further: Further | undefined
   /** What the trade's words mean, where we explain them in this language. */
   readonly trade: TradeWords | undefined
+  /** Hears of a preview what is answered. */
+  readonly hears?: (answers: Answers) => unknown
+  /** The lender's mark above the title. */
+  readonly logo?: Logo | undefined
   /** Where the page is live; a draft's preview is not. */
   readonly live?: LivePage
   /** Questions the page was to begin otherwise with, where that is not allowed any more. */

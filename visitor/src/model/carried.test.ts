@@ -19,7 +19,7 @@ const carried: Carried = {
   beside: {
     whatIf: [
       { name: 'the raise, « peut-être »', extra: minor(250_00), annualRate: '5.2' },
-      { name: '', lumpSum: { amount: minor(20_000_00), withPayment: 26 } },
+      { name: '', yearlyExtra: minor(3_000_00), lumpSum: { amount: minor(20_000_00), withPayment: 26 } },
     ],
   },
   isWorkedOut: true,

@@ -26,7 +26,7 @@ export async function fetchFor(
 
 /** What a live calculator's page is made from, as it begins where nothing else is asked of it. */
 export const sourceOf = (
-  { content: { program }, today, sheets, slug, edition, handsOver }: ServedCalculator,
+  { content: { program, style }, today, sheets, slug, edition, handsOver }: ServedCalculator,
   language: string,
   { further, trade }: Pick<CalculatorSource, 'further' | 'trade'>,
   isAlone: boolean,
@@ -38,5 +38,6 @@ export const sourceOf = (
   language,
   further,
   trade,
+  logo: style.logo,
   live: { slug, edition, handsOver, isAlone },
 })

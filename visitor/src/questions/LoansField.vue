@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue'
-import type { LoanCell, QuestionOf } from '@vivid/core/evaluate'
+import type { LoanColumn, QuestionOf } from '@vivid/core/evaluate'
 import {
   cellQuestions,
-  cellsOf,
+  isBlank,
   isUnreadable,
-  loanColumns,
+  listWritten,
+  loanFigures,
   readTyped,
   textOfAnswer,
-  textOfCells,
   understoodAs,
+  writtenLoans,
+  type LoanText,
 } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
+import WhichMeant from '../pieces/WhichMeant.vue'
 
 /** Several loans, a card each; what is typed stands in the question's text, a line a loan. */
 const { id, question, calculator, invalid } = defineProps<{
@@ -21,86 +24,61 @@ const { id, question, calculator, invalid } = defineProps<{
   invalid: boolean
 }>()
 const { words, figures } = calculator
+type Figure = (typeof loanFigures)[number]
 
-const blank = (): string[] => loanColumns.map(() => '')
-const rowsOf = (text: string): string[][] => {
-  const rows = cellsOf(text).map((cells) => loanColumns.map((_, at) => cells[at] ?? ''))
-  return rows.length > 0 ? rows : [blank()]
+const blank: LoanText = { name: '', owed: '', rate: '', payment: '' }
+const loansOf = (text: string): LoanText[] => {
+  const { loans } = writtenLoans(text)
+  return loans.length > 0 ? loans : [blank]
 }
-const rows = ref(rowsOf(calculator.texts[question.id] ?? ''))
-watch(
-  () => calculator.texts[question.id] ?? '',
-  (text) => {
-    if (text !== textOfCells(rows.value)) rows.value = rowsOf(text)
-  },
-)
-const write = () => calculator.type(question, { text: textOfCells(rows.value), caret: 0 })
+const text = computed(() => calculator.texts[question.id] ?? '')
+const loans = ref(loansOf(text.value))
+watch(text, (next) => {
+  if (next !== listWritten(loans.value)) loans.value = loansOf(next)
+})
 
-function typed(row: number, at: number, event: Event): void {
-  const cells = rows.value[row]
-  if (cells) cells[at] = (event.target as HTMLInputElement).value
-  write()
+function put(next: LoanText[]): void {
+  loans.value = next
+  calculator.type(question, { text: listWritten(next), caret: 0 })
+}
+const putCell = (at: number, column: LoanColumn, typed: string) =>
+  put(loans.value.map((loan, i) => (i === at ? { ...loan, [column]: typed } : loan)))
+
+const read = (loan: LoanText, figure: Figure): unknown =>
+  readTyped(cellQuestions[figure], loan[figure], 'percent', calculator.typedIn.value)
+const said = (figure: Figure, answer: unknown) => textOfAnswer(cellQuestions[figure], answer, figures.value)
+const understood = (loan: LoanText, figure: Figure) =>
+  understoodAs(cellQuestions[figure], loan[figure], read(loan, figure), figures.value)
+const meanings = (loan: LoanText, figure: Figure) => {
+  const answer = read(loan, figure)
+  return isUnreadable(answer) ? answer.couldBe.map((one) => ({ answer: one, said: said(figure, one) })) : []
 }
 
-/** What a cell's text is read as; a name is itself. */
-function read(row: number, at: number) {
-  const column = loanColumns[at] ?? 'name'
-  const text = rows.value[row]?.[at] ?? ''
-  if (column === 'name') return undefined
-  const asked = cellQuestions[column]
-  const answer = readTyped(asked, text, 'percent', calculator.typedIn.value)
-  return { asked, text, answer }
-}
-
-/** A cell is left: what was read of it is written out in full. */
-function leaveCell(row: number, at: number): void {
-  const found = read(row, at)
-  if (found && found.answer !== null && !isUnreadable(found.answer)) mean(row, at, found.answer)
+/** A figure is left: what was read of it is written out in full. */
+function leaveFigure(at: number, figure: Figure): void {
+  const loan = loans.value[at]
+  const answer = loan && read(loan, figure)
+  if (loan && !isUnreadable(answer)) putCell(at, figure, said(figure, answer))
   calculator.settle(question)
-}
-
-function mean(row: number, at: number, answer: unknown): void {
-  const found = read(row, at)
-  const cells = rows.value[row]
-  if (!found || !cells) return
-  cells[at] = textOfAnswer(found.asked, answer, figures.value)
-  write()
 }
 
 /** What is wrong is pointed out once a loan is left, not on the way through it. */
 function leaveLoan(event: FocusEvent): void {
-  const loan = event.currentTarget as HTMLElement
-  if (!loan.contains(event.relatedTarget as Node | null)) calculator.leave(question)
+  const card = event.currentTarget as HTMLElement
+  if (!card.contains(event.relatedTarget as Node | null)) calculator.leave(question)
 }
 
-const understood = (row: number, at: number): string => {
-  const found = read(row, at)
-  return (found && understoodAs(found.asked, found.text, found.answer, figures.value)) ?? ''
-}
-const meanings = (row: number) =>
-  loanColumns.flatMap((_, at) => {
-    const answer = read(row, at)?.answer
-    if (!isUnreadable(answer)) return []
-    return answer.couldBe.map((one) => ({
-      at,
-      answer: one,
-      said: textOfAnswer(cellQuestions[loanColumns[at] === 'rate' ? 'rate' : 'owed'], one, figures.value),
-    }))
-  })
-
-const wrong = computed<LoanCell | undefined>(() => {
+/** The card and the column of what is wrong; the core counts the loans that have something in them. */
+const wrong = computed(() => {
   const problem = calculator.evaluation.value.problems.find(({ field }) => field === question.id)
-  return invalid && problem && 'at' in problem ? problem.at : undefined
+  if (!invalid || !problem || !('at' in problem) || !problem.at) return undefined
+  const filled = loans.value.flatMap((loan, at) => (isBlank(loan) ? [] : [at]))
+  return { at: filled[problem.at.loan], column: problem.at.of }
 })
-/** The reading leaves out loans with nothing in them: which row a loan is. */
-const filled = computed(() =>
-  rows.value.flatMap((cells, row) => (cells.some((cell) => cell.trim() !== '') ? [row] : [])),
-)
-const isWrong = (row: number, at: number) =>
-  wrong.value !== undefined && filled.value[wrong.value.loan] === row && loanColumns[at] === wrong.value.of
+const isWrong = (at: number, column: LoanColumn) => wrong.value?.at === at && wrong.value.column === column
 
-const nameOf = (row: number) =>
-  rows.value[row]?.[0]?.trim() || words.value.loans.one(figures.value.count(row + 1))
+const numbered = (at: number) => words.value.loans.one(figures.value.count(at + 1))
+const nameOf = (at: number) => loans.value[at]?.name.trim() || numbered(at)
 const list = useTemplateRef<HTMLElement>('list')
 async function focusOn(selector: string): Promise<void> {
   await nextTick()
@@ -108,24 +86,21 @@ async function focusOn(selector: string): Promise<void> {
 }
 
 function add(): void {
-  rows.value.push(blank())
-  write()
-  void focusOn(`#${id}-${rows.value.length - 1}-name`)
+  put([...loans.value, blank])
+  void focusOn(`#${id}-${loans.value.length - 1}-name`)
 }
-function remove(row: number): void {
-  rows.value.splice(row, 1)
-  if (rows.value.length === 0) rows.value.push(blank())
-  write()
+function remove(at: number): void {
+  put(loans.value.filter((_, i) => i !== at))
   calculator.leave(question)
-  void focusOn(`#${id}-${Math.min(row, rows.value.length - 1)}-name`)
+  void focusOn(`#${id}-${Math.min(at, loans.value.length - 1)}-name`)
 }
-function move(row: number, by: -1 | 1): void {
-  const [loan] = rows.value.splice(row, 1)
-  if (loan) rows.value.splice(row + by, 0, loan)
-  write()
+function move(at: number, by: -1 | 1): void {
+  const to = at + by
+  const moved = loans.value.filter((_, i) => i !== at)
+  moved.splice(to, 0, loans.value[at] ?? blank)
+  put(moved)
   calculator.settle(question)
-  const to = row + by
-  const isAtEnd = to === (by < 0 ? 0 : rows.value.length - 1)
+  const isAtEnd = to === (by < 0 ? 0 : moved.length - 1)
   void focusOn(`[data-loan="${to}"] .${by < 0 === isAtEnd ? 'later' : 'earlier'}`)
 }
 </script>
@@ -133,89 +108,82 @@ function move(row: number, by: -1 | 1): void {
 <template>
   <div :id="id" ref="list" class="loans" tabindex="-1">
     <div
-      v-for="(cells, row) in rows"
-      :key="row"
+      v-for="(loan, at) in loans"
+      :key="at"
       class="loan"
       role="group"
-      :aria-label="nameOf(row)"
-      :data-loan="row"
+      :aria-label="nameOf(at)"
+      :data-loan="at"
       @focusout="leaveLoan"
     >
       <input
-        :id="`${id}-${row}-name`"
+        :id="`${id}-${at}-name`"
         class="typed loan-name"
         type="text"
         autocomplete="off"
         maxlength="40"
-        :aria-label="`${words.loans.one(figures.count(row + 1))}: ${words.loans.columns.name}`"
-        :placeholder="words.loans.one(figures.count(row + 1))"
-        :value="cells[0]"
-        :aria-invalid="isWrong(row, 0)"
-        @input="typed(row, 0, $event)"
-        @blur="leaveCell(row, 0)"
+        :aria-label="`${numbered(at)}: ${words.loans.columns.name}`"
+        :placeholder="numbered(at)"
+        :value="loan.name"
+        :aria-invalid="isWrong(at, 'name')"
+        @input="putCell(at, 'name', ($event.target as HTMLInputElement).value)"
+        @blur="calculator.settle(question)"
       />
       <div class="loan-figures">
-        <div v-for="at in [1, 2, 3]" :key="at">
-          <label :for="`${id}-${row}-${loanColumns[at]}`">{{
-            words.loans.columns[loanColumns[at] ?? 'owed']
-          }}</label>
+        <div v-for="figure in loanFigures" :key="figure">
+          <label :for="`${id}-${at}-${figure}`">{{ words.loans.columns[figure] }}</label>
           <input
-            :id="`${id}-${row}-${loanColumns[at]}`"
+            :id="`${id}-${at}-${figure}`"
             class="typed"
             type="text"
             inputmode="decimal"
             autocomplete="off"
-            :value="cells[at]"
-            :aria-invalid="isWrong(row, at)"
-            :aria-describedby="isWrong(row, at) ? `${id}-problem` : undefined"
-            @input="typed(row, at, $event)"
-            @blur="leaveCell(row, at)"
+            :value="loan[figure]"
+            :aria-invalid="isWrong(at, figure)"
+            :aria-describedby="isWrong(at, figure) ? `${id}-problem` : undefined"
+            @input="putCell(at, figure, ($event.target as HTMLInputElement).value)"
+            @blur="leaveFigure(at, figure)"
           />
-          <span v-if="understood(row, at)" class="aside">= {{ understood(row, at) }}</span>
+          <span v-if="understood(loan, figure)" class="aside">= {{ understood(loan, figure) }}</span>
         </div>
       </div>
-      <p v-if="meanings(row).length" class="doubt" role="status">
-        {{ words.whichMeant }}
-        <button
-          v-for="{ at, answer, said } in meanings(row)"
-          :key="`${at} ${said}`"
-          type="button"
-          class="mean"
-          @click="mean(row, at, answer)"
-        >
-          {{ said }}
-        </button>
-      </p>
-      <div v-if="rows.length > 1" class="loan-acts">
+      <WhichMeant
+        v-for="figure in loanFigures"
+        :key="figure"
+        :asks="words.whichMeant"
+        :meanings="meanings(loan, figure)"
+        @mean="putCell(at, figure, said(figure, $event))"
+      />
+      <div v-if="loans.length > 1" class="loan-acts">
         <button
           type="button"
           class="loan-act earlier"
-          :disabled="row === 0"
-          :aria-label="words.loans.earlier(nameOf(row))"
-          @click="move(row, -1)"
+          :disabled="at === 0"
+          :aria-label="words.loans.earlier(nameOf(at))"
+          @click="move(at, -1)"
         >
           ↑
         </button>
         <button
           type="button"
           class="loan-act later"
-          :disabled="row === rows.length - 1"
-          :aria-label="words.loans.later(nameOf(row))"
-          @click="move(row, 1)"
+          :disabled="at === loans.length - 1"
+          :aria-label="words.loans.later(nameOf(at))"
+          @click="move(at, 1)"
         >
           ↓
         </button>
         <button
           type="button"
           class="loan-act"
-          :aria-label="words.loans.remove(nameOf(row))"
-          @click="remove(row)"
+          :aria-label="words.loans.remove(nameOf(at))"
+          @click="remove(at)"
         >
           ×
         </button>
       </div>
     </div>
-    <button v-if="rows.length < question.mostLoans" type="button" class="plain add-loan" @click="add">
+    <button v-if="loans.length < question.mostLoans" type="button" class="plain add-loan" @click="add">
       {{ words.loans.add }}
     </button>
   </div>

@@ -4,6 +4,7 @@ import { hasWord, textOfAnswer } from '@vivid/contract/wording'
 import type { Question } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
 import ExplainedText from '../pieces/ExplainedText.vue'
+import WhichMeant from '../pieces/WhichMeant.vue'
 import DateField from './DateField.vue'
 import { loansPart } from './loans-part'
 import OptionChoice from './OptionChoice.vue'
@@ -148,23 +149,13 @@ const aside = computed(() => {
       :label="label"
       :calculator="calculator"
     />
-    <p
+    <WhichMeant
       v-if="meanings.length && question.asks !== 'loans'"
       :id="`${fieldId}-meanings`"
-      class="doubt"
-      role="status"
-    >
-      {{ calculator.words.value.whichMeant }}
-      <button
-        v-for="{ answer, said } in meanings"
-        :key="said"
-        type="button"
-        class="mean"
-        @click="mean(answer)"
-      >
-        {{ said }}
-      </button>
-    </p>
+      :asks="calculator.words.value.whichMeant"
+      :meanings="meanings"
+      @mean="mean"
+    />
     <p v-else-if="problem" :id="`${fieldId}-problem`" class="problem" role="alert">{{ problem }}</p>
     <p v-else-if="doubt" :id="`${fieldId}-doubt`" class="doubt" role="status">{{ doubt }}</p>
     <p v-if="help || explains" :id="`${fieldId}-help`" class="help">

@@ -4,6 +4,7 @@ import type { WhatIfName } from '@vivid/core/evaluate'
 import { isUnreadable, readTyped, textOfAnswer, understoodAs } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 import { askedIn } from '../model/read-trying'
+import WhichMeant from '../pieces/WhichMeant.vue'
 
 /** One thing that is tried: what is typed, what was understood of it, and what it could mean. */
 const { id, offer, calculator } = defineProps<{
@@ -26,7 +27,9 @@ const said = (one: unknown) => textOfAnswer(asked.value, one, calculator.figures
 const understood = computed(() =>
   understoodAs(asked.value, text.value, answer.value, calculator.figures.value),
 )
-const meanings = computed(() => (isUnreadable(answer.value) ? answer.value.couldBe : []))
+const meanings = computed(() =>
+  isUnreadable(answer.value) ? answer.value.couldBe.map((one) => ({ answer: one, said: said(one) })) : [],
+)
 const isWrong = computed(() => isUnreadable(answer.value) && meanings.value.length === 0)
 
 /** Written out in full once the field is left, as the questions are. */
@@ -52,11 +55,6 @@ function leave(): void {
       :aria-describedby="describedBy"
       @blur="leave"
     />
-    <p v-if="meanings.length" class="doubt" role="status">
-      {{ calculator.words.value.whichMeant }}
-      <button v-for="(one, i) in meanings" :key="i" type="button" class="mean" @click="text = said(one)">
-        {{ said(one) }}
-      </button>
-    </p>
+    <WhichMeant :asks="calculator.words.value.whichMeant" :meanings="meanings" @mean="text = said($event)" />
   </div>
 </template>

@@ -18,6 +18,12 @@ export const spokenLanguages: readonly string[] = ['en', ...Object.keys(further)
 
 export const lettersOf = (locale: string) => locale.slice(0, 2).toLowerCase()
 
+/** Words that are at hand in every language, by its two letters: those of a locale's language, or English. */
+export const wordsByLetters =
+  <Words>(all: Readonly<Record<string, Words>> & { readonly en: Words }) =>
+  (locale: string): Words =>
+    all[lettersOf(locale)] ?? all.en
+
 /** Makes the words of a locale's language ready, so that `languageOf` has them. */
 export async function fetchLanguage(locale: string): Promise<void> {
   const letters = lettersOf(locale)

@@ -1,7 +1,5 @@
-import { interestOf } from '../../loan/interest'
+import { monthsInterest } from '../../lending/pay-off'
 import { minor, type Minor } from '../../money/minor'
-import { readRate } from '../../rates/percent'
-import { equivalentRate } from '../../rates/periodic-rate'
 import { LOAN_NAME, LONGEST_LOAN_NAME } from '../document/answer-limits'
 import type { OwedLoanAnswer } from '../document/document-shapes'
 import type { Question, QuestionOf } from '../document/questions'
@@ -78,19 +76,13 @@ function readLoan(question: LoansQuestion, answer: unknown, loan: number): OwedL
   if (Number(rate) < 0) return below('rate', { unit: 'percent', percent: '0' })
   if (Number(rate) > Number(mostRate)) return above('rate', { unit: 'percent', percent: mostRate })
   if (payment < 1) return below('payment', money(1))
-  const interest = firstInterest(owed, rate)
+  const interest = monthsInterest({ owed, annualRate: rate })
   if (payment <= interest)
     return { code: 'LOAN_NEVER_REPAID', field, least: money(interest + 1), at: at('payment') }
   return { name: name.trim(), owed, rate, payment }
 }
 
 const money = (amount: number): Value => ({ unit: 'money', money: minor(amount) })
-
-/** A month's interest, as the ledger rounds it. */
-function firstInterest(owed: number, rate: string): number {
-  const read = readRate(rate, 'rate')
-  return read.ok ? interestOf(owed, equivalentRate(read.value, 12, 12), 'halfUp') : 0
-}
 
 /** An answer of any kind from outside, as the parts of a page that have lists read it. */
 export const readAnswer = (question: Question, answer: unknown, whole?: Minor): Value | Problem =>

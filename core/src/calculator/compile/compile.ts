@@ -5,15 +5,15 @@ import { nameFault, plainName, type FormulaReader, type ParsedBefore } from '../
 import { minorDigitsOf } from '../../money/currencies'
 import type { CalculatorDocument, Proof } from '../document/document'
 import type { RateSheet } from '../document/sheets'
-import type { CalculatorStep, ComparisonRow, ReadoutStep } from '../document/steps'
+import type { CalculatorStep } from '../document/steps'
 import type { Program, ProgramStep, ReadyFormula } from '../program/program'
-import { isGentle, type CompileFault, type CompileProblem } from './compile-problem'
+import { isGentle, type CompileProblem } from './compile-problem'
 import { effectiveLoan } from './effective-loan'
 import { formulasOf } from './formulas-of'
-import { loanMixProblems } from './loan-mix'
 import { orderOf } from './order'
 import { questionProblems } from './question-problems'
 import { referencesOf } from './references-of'
+import { structureProblems } from './structure-problems'
 import { textProblems } from './text-problems'
 import { hasValue, readerOf, scopeOf, usesOfSteps } from './units-of-steps'
 
@@ -235,67 +235,6 @@ function circleProblem(circle: readonly string[], steps: readonly CalculatorStep
   const names = circle.map((id) => steps.find((step) => step.id === id)?.name ?? id)
   return { code: 'CIRCLE', names, step: circle[0], field: 'formula' }
 }
-
-/** What a kind of step needs besides its formulas. */
-function structureProblems(
-  step: CalculatorStep,
-  steps: readonly CalculatorStep[],
-  sheets: readonly RateSheet[],
-  inCircles: ReadonlySet<string>,
-): CompileProblem[] {
-  const problem = (fault: CompileFault, field: string): CompileProblem[] => [
-    { ...fault, step: step.id, field },
-  ]
-  switch (step.kind) {
-    case 'lookUp': {
-      if (step.sheet === '') return problem({ code: 'SHEET_NOT_CHOSEN' }, 'sheet')
-      const sheet = sheets.find(({ id }) => id === step.sheet)
-      if (!sheet) return problem({ code: 'SHEET_UNKNOWN' }, 'sheet')
-      return sheet.keys
-        .filter(({ id }) => !(id in step.keys))
-        .flatMap(({ id, name }) => problem({ code: 'SHEET_KEY_MISSING', key: name }, `keys.${id}`))
-    }
-    case 'loan': {
-      const effective = effectiveLoan(step, steps, inCircles)
-      const { term, payments, payment, initialRepayment } = effective.terms
-      const lengths = [term, payments].filter((text) => text !== undefined)
-      const given = [payment, initialRepayment].filter((text) => text !== undefined)
-      if (lengths.length === 0 && given.length === 0) return problem({ code: 'LENGTH_NEEDED' }, 'terms.term')
-      return [
-        ...(lengths.length > 0 && given.length > 0
-          ? problem({ code: 'TERM_AND_PAYMENT' }, 'terms.payment')
-          : []),
-        ...loanMixProblems(effective),
-      ]
-    }
-    case 'comparison':
-      return step.loans.length < 2 ? problem({ code: 'TOO_FEW_LOANS' }, 'loans') : []
-    case 'readout':
-      if (needsLoans(step)) return problem({ code: 'TOO_FEW_LOANS' }, 'loans')
-      return needsStay(step, steps) ? problem({ code: 'STAY_NEEDED' }, 'rows') : []
-    case 'section':
-    case 'question':
-    case 'working':
-    case 'affordability':
-    case 'refinance':
-    case 'equity':
-    case 'aim':
-    case 'ladder':
-    case 'payOff':
-      return []
-  }
-}
-
-const needsLoans = (step: ReadoutStep): boolean =>
-  step.shows === 'chart' && (step.chart === 'balance' || step.chart === 'yearly') && step.loans.length === 0
-
-const untilLeaving: readonly ComparisonRow[] = ['paidUntilLeaving', 'owedAtLeaving', 'costUntilLeaving']
-
-/** Rows until the visitor leaves, of a comparison that does not say when that is. */
-const needsStay = (step: ReadoutStep, steps: readonly CalculatorStep[]): boolean =>
-  step.shows === 'comparison' &&
-  step.rows.some((row) => untilLeaving.includes(row)) &&
-  steps.some((one) => one.kind === 'comparison' && one.id === step.comparison && !one.stay?.trim())
 
 /** Values nothing takes: perhaps a step was forgotten. A working shown to visitors is of use as it is. */
 function unusedProblems(

@@ -36,6 +36,10 @@ export const Proof = z.strictObject({
 })
 export type Proof = z.infer<typeof Proof>
 
+/** What a lender makes its own of a starter. */
+export const ownThings = ['currency', 'languages', 'conventions', 'rates', 'words'] as const
+export type OwnThing = (typeof ownThings)[number]
+
 /**
  * The calculator document, version 2: a list of named steps, from the questions a visitor is asked to the readouts
  * they see, with texts in each language, sample visitors and proofs. It is what the desk edits and the server keeps;
@@ -61,6 +65,10 @@ export const CalculatorDocument = z.strictObject({
   meanings: z
     .array(z.strictObject({ id: stepId, word: Texts, meaning: Texts }))
     .max(MOST_MEANINGS)
+    .optional(),
+  /** The starter it began from, and what of it was said to be right as it came. */
+  begunFrom: z
+    .strictObject({ starter: z.string().max(60), settled: z.array(z.enum(ownThings)).max(ownThings.length) })
     .optional(),
   steps: z.array(Step).max(MOST_STEPS),
   samples: z

@@ -1,6 +1,7 @@
 import type { Answers, Program } from '../program/program'
 import type { Evaluation } from '../program/evaluated'
-import { createEvaluatorWith, type Around, type Evaluator } from './evaluator'
+import type { Around } from './context'
+import { createEvaluatorWith, type Evaluator } from './evaluator'
 import { further } from './further'
 
 /** An evaluator of any program. */

@@ -1,36 +1,27 @@
 import { mainLanguage } from '../document/text-in'
 import { minuteText, type Moment } from '../../dates/moment'
 import { isoDate } from '../../dates/plain-date'
-import { Stopped, type Computed, type FigureSet, type LoanRun, type Stop } from '../../formula/computed'
-import { evaluateExpression, isFigureSet, isLoanRun, type Values } from '../../formula/evaluate-expression'
-import { lightNamed } from '../../formula/functions/light'
+import { Stopped, type Computed, type FigureSet, type Stop } from '../../formula/computed'
+import { evaluateExpression } from '../../formula/evaluate-expression'
 import { Decimal } from '../../money/decimal'
 import { roundToMultiple } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
-import { loanReference, refinancedFigure } from '../document/loan-reference'
-import type { RateSheet } from '../document/sheets'
 import type { CalculatorStep, StepOf } from '../document/steps'
 import type { Answers, Program, ProgramStep, ReadyFormula } from '../program/program'
 import type { Evaluation } from '../program/evaluated'
+import { everyOf, loanAt, termsAt, valuesFor, type Around, type Context } from './context'
 import type { Further } from './further'
 import { evaluationOf } from './evaluation-of'
 import { given } from './terms-of-loan'
 import { loanState } from './loan-state'
 import { questionState } from './question-state'
-import { loanFigure } from './loan-figures'
 import { lookUp } from './look-up'
-import { readOut, type ReadoutSources } from './readouts'
+import { sourcesFor } from './readout-sources'
+import { readOut } from './readouts'
 import { termsReader, type TermsReader } from './terms-reader'
 import { kept, sameInputs, type State } from './state'
 import { metered, TooMuchWork } from '../../guards/work'
 import { valueOf } from './value-of'
-
-/** What an evaluation needs besides the answers: the moment, and the rate sheets the program looks values up in. */
-export interface Around {
-  /** In the lender's time: its day is the loans', its minute decides which rates have begun. */
-  readonly today: Moment
-  readonly sheets: readonly RateSheet[]
-}
 
 /** A state with what it was worked out from. */
 interface Remembered {
@@ -113,14 +104,6 @@ function inputsOf(
   const answer = Object.hasOwn(answers, step.id) ? answers[step.id] : undefined
   const used = explainsOthers(step) ? [...states.keys()] : uses
   return [minuteText(around.today), around.sheets, answer, ...used.map((id) => states.get(id))]
-}
-
-interface Context {
-  readonly program: Program
-  readonly answers: Answers
-  readonly around: Around
-  readonly states: ReadonlyMap<string, State>
-  readonly further: Further | undefined
 }
 
 /** Works one step out; whatever stops it becomes its problem. */
@@ -208,9 +191,10 @@ function stateOf(one: ProgramStep, context: Context): State {
     case 'comparison': {
       const { comparedColumns, comparisonFigures, turnOf } = further()
       const runs = step.loans.map(({ loan }) => loanAt(loan, states))
-      const columns = comparedColumns(runs, terms.whole('stay'))
+      const stay = terms.whole('stay')
+      const columns = comparedColumns(runs, stay)
       if (columns.length === 0) throw new Stopped({ code: 'WAITS' })
-      const turn = turnOf(runs, terms.whole('stay'))
+      const turn = turnOf(runs, stay)
       return { ...figures(comparisonFigures(step, columns, mainLanguage(program), turn)), columns, turn }
     }
     case 'payOff': {
@@ -223,27 +207,6 @@ function stateOf(one: ProgramStep, context: Context): State {
       if (!isShown(one, context)) return { hidden: true }
       return { readout: readOut(step, sourcesFor(one, context, needed)) }
   }
-}
-
-function waits(): never {
-  throw new Stopped({ code: 'WAITS' })
-}
-
-const valuesFor = ({ around, program, states, further }: Context): Values => ({
-  functionNamed: (name) => lightNamed(name) ?? further?.functionNamed(name),
-  today: around.today,
-  minorDigits: program.minorDigits,
-  valueOf: (id) => states.get(id)?.computed ?? waits(),
-  figureOf: (id, figure) => figureOf(states.get(id)?.computed, figure),
-})
-
-function figureOf(owner: Computed | undefined, figure: string): Computed {
-  if (isLoanRun(owner)) return loanFigure(owner, figure)
-  if (!isFigureSet(owner)) return waits()
-  const [name = '', inner] = figure.split('.')
-  const found = Object.hasOwn(owner.figures, name) ? owner.figures[name] : undefined
-  if (found === undefined) throw new Stopped({ code: 'NO_FIGURE', figure: name })
-  return inner === undefined ? found : figureOf(found, inner)
 }
 
 function withValue(
@@ -272,15 +235,6 @@ function roundTo(
 ): Decimal {
   const step = new Decimal(to).times(unit.is === 'money' ? 10 ** minorDigits : 1)
   return roundToMultiple(value, step, how === 'nearest' ? 'halfUp' : how)
-}
-
-/** How often a payment is made, where a value is taken from one loan. */
-function everyOf({ uses }: ProgramStep, states: ReadonlyMap<string, State>): Frequency | undefined {
-  for (const id of uses) {
-    const computed = states.get(id)?.computed
-    if (isLoanRun(computed)) return computed.frequency
-  }
-  return undefined
 }
 
 function lookedUp(
@@ -313,49 +267,3 @@ function lookedUp(
 /** Now; of another day that is given, its end. */
 const momentOfRates = (on: string | undefined, today: Moment): string =>
   on === undefined || on === isoDate(today) ? minuteText(today) : `${on}T23:59`
-
-function loanAt(id: string, states: ReadonlyMap<string, State>): LoanRun {
-  const { step, which } = loanReference(id)
-  const computed = states.get(step)?.computed
-  const run = which && isFigureSet(computed) ? computed.figures[refinancedFigure(which)] : computed
-  return isLoanRun(run) ? run : waits()
-}
-
-const termsAt = (id: string, states: ReadonlyMap<string, State>) => loanAt(id, states).terms ?? waits()
-
-function sourcesFor(
-  one: ProgramStep,
-  { program, states, further }: Context,
-  needed: (path: string) => { value: Computed; unit: ReadyFormula['unit'] },
-): ReadoutSources {
-  return {
-    value: (path) => {
-      const { value, unit } = needed(path)
-      const every = everyOf(one, states)
-      return valueOf(value, unit, program.minorDigits, every, further?.figuresValue) ?? waits()
-    },
-    loan: (id) => loanAt(id, states),
-    rungs: (id) => {
-      const step = program.steps.find((other) => other.step.id === id)?.step
-      const rungs = states.get(id)?.rungs
-      return step?.kind === 'ladder' && rungs ? { over: step.over, rungs } : waits()
-    },
-    plans: (id) => states.get(id)?.plans ?? waits(),
-    columns: (id) => states.get(id)?.columns ?? waits(),
-    turn: (id) => states.get(id)?.turn,
-    figures: (id) => {
-      const computed = states.get(id)?.computed
-      return isFigureSet(computed) ? computed.figures : waits()
-    },
-    explained: () =>
-      program.steps.flatMap(({ step }) => {
-        const value = step.kind === 'working' && step.shown ? states.get(step.id)?.value : undefined
-        return value ? [{ step: step.id, value }] : []
-      }),
-    rates: () =>
-      program.steps.flatMap(({ step }) => {
-        const effective = states.get(step.id)?.effective
-        return effective === undefined ? [] : [{ step: step.id, effective }]
-      }),
-  }
-}

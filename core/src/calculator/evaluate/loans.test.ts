@@ -200,6 +200,13 @@ describe('a plan', () => {
   })
 })
 
+test('an order that is none keeps a draft from being sent', () => {
+  const document = changed('plan', { terms: { order: '"cheapest"' } }, severalLoans())
+  const failures = [...tryOut(document, compile(document, []).program, around)]
+  expect(failures.length).toBeGreaterThan(0)
+  expect(failures.every(({ stops }) => stops)).toBe(true)
+})
+
 test('a list in another currency is the same amounts, and back again the same cents', () => {
   const document = severalLoans()
   const yen = inCurrency(document, 'JPY')

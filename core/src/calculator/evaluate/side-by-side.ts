@@ -72,16 +72,16 @@ function cheapestAfter(runs: readonly LoanRun[], months: number): number {
 const LONGEST_STAY = 600
 
 /**
- * When another loan begins to cost least than the one that does in the first year, looked for year by year and then to the month;
- * undefined where one costs least however long.
+ * When another loan begins to cost least than the one that does at first, looked for year by year and then to the month; undefined
+ * where one costs least however long.
  */
 export function turnOf(runs: readonly LoanRun[], stay: number | undefined): Turn | undefined {
   if (stay === undefined || runs.length < 2) return undefined
   const longest = Math.min(LONGEST_STAY, Math.max(...runs.map(monthsOf)))
-  const before = cheapestAfter(runs, Math.min(12, longest))
-  for (let end = 24; end <= longest + 11; end += 12) {
+  const before = cheapestAfter(runs, 1)
+  for (let end = 12; end <= longest + 11; end += 12) {
     if (cheapestAfter(runs, Math.min(end, longest)) === before) continue
-    let month = end - 11
+    let month = Math.max(2, end - 11)
     while (cheapestAfter(runs, month) === before) month++
     return { after: month - 1, before, then: cheapestAfter(runs, month), stay }
   }

@@ -1,5 +1,5 @@
 import { createEvaluator } from '../evaluate/evaluate'
-import type { Around } from '../evaluate/evaluator'
+import type { Around } from '../evaluate/context'
 import type { Answers, Program, ProgramStep, ReadyFormula } from '../program/program'
 import type { Evaluation, Value } from '../program/evaluated'
 

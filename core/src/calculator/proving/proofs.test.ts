@@ -31,6 +31,7 @@ test('a figure that differs says by how much, and which workings lie between', (
     'loanToValue',
     'premiumRate',
     'premium',
+    'premiumBorrowed',
     'loan',
   ])
 })

@@ -4,7 +4,7 @@ import type { CalculatorDocument } from '../document/document'
 import { LARGEST_AMOUNT } from '../../money/minor'
 import type { Question, QuestionOf } from '../document/questions'
 import { createEvaluator } from '../evaluate/evaluate'
-import type { Around } from '../evaluate/evaluator'
+import type { Around } from '../evaluate/context'
 import type { Answers, Program } from '../program/program'
 import type { Evaluation, Problem, Value } from '../program/evaluated'
 
@@ -137,13 +137,13 @@ function timesAYearOf(value: Value): number {
   return value.per === 'payment' ? factsOf(value.every ?? 'monthly').perYear : timesAYear[value.per]
 }
 
-/** Our own mistakes, settings that do not go together, and figures unlike their parts: nobody should be shown those. */
+/** Our own mistakes, settings that do not go together or do not exist, and figures unlike their parts: nobody should be shown those. */
 function isStopping(failure: Problem | PartsDiffer): boolean {
   switch (failure.code) {
     case 'PARTS_DIFFER':
       return true
     case 'LOAN_REFUSED':
-      return failure.refusal.code === 'TERMS_DO_NOT_MIX'
+      return failure.refusal.code === 'TERMS_DO_NOT_MIX' || failure.refusal.code === 'OPTION_UNKNOWN'
     case 'STEP_STOPPED':
       return failure.stop.code === 'BROKEN'
     case 'ANSWER_UNKNOWN':

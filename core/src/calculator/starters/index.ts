@@ -53,7 +53,7 @@ export const starters: readonly Starter[] = [
   ),
   starter(
     'insured-purchase',
-    'The least down payment by steps of the price, and one premium added to the loan.',
+    'The least down payment by steps of the price, and one premium, borrowed or paid in cash, with its tax.',
     insuredPurchase,
     [addedPremiums],
   ),

@@ -10,6 +10,7 @@ import {
   readout,
   rich,
   schedule,
+  sentence,
   t,
   working,
 } from './build'
@@ -23,6 +24,8 @@ const bands = [
   ['building', t('Building, below 640', 'En construction, moins de 640')],
 ] as const
 
+type Band = (typeof bands)[number][0]
+
 const rows: ComparisonRow[] = [
   'payment',
   'paymentWithInsurance',
@@ -30,6 +33,9 @@ const rows: ComparisonRow[] = [
   'costOfBorrowing',
   'difference',
 ]
+
+/** What all premiums of one band come to, less those of another. */
+const saves = (from: Band, to: Band) => `${from} loan.total insurance - ${to} loan.total insurance`
 
 /** A premium with every payment by loan-to-value and credit band, ending at 78 % of the value, all bands side by side. */
 export const insuranceByCredit = (): CalculatorDocument =>
@@ -103,6 +109,16 @@ export const insuranceByCredit = (): CalculatorDocument =>
         comparison: 'bands',
         rows,
       },
+      sentence(
+        'steps',
+        'what each step saves',
+        t('What a better band would save', 'Ce qu’une meilleure cote ferait économiser'),
+        t(
+          `From building to fair you would save {${saves('building', 'fair')}} in all, from fair to good {${saves('fair', 'good')}}, and from good to excellent {${saves('good', 'excellent')}}.`,
+          `De « en construction » à « moyenne », vous économiseriez {${saves('building', 'fair')}} en tout, de « moyenne » à « bonne » {${saves('fair', 'good')}}, et de « bonne » à « excellente » {${saves('good', 'excellent')}}.`,
+        ),
+        'building loan.total insurance > 0',
+      ),
       schedule('loan', { columns: ['principal', 'interest', 'insurance', 'balance'] }),
       assumptions(
         [
@@ -123,6 +139,17 @@ export const insuranceByCredit = (): CalculatorDocument =>
         { 'the loan.first insurance': '117.59', 'the loan.payment': '2202.55', 'loan to value': '90' },
       ),
       proof('fair', 'fair credit, 10 % down', { credit: 'fair' }, { 'the loan.first insurance': '179.48' }),
+      // 102 premiums each, by a program of its own: 290.88, 179.48, 117.59 and 86.65.
+      proof(
+        'steps',
+        'what each band saves',
+        {},
+        {
+          [saves('building', 'fair')]: '11362.80',
+          [saves('fair', 'good')]: '6312.78',
+          [saves('good', 'excellent')]: '3155.88',
+        },
+      ),
     ],
   })
 

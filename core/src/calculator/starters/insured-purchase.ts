@@ -1,13 +1,16 @@
 import type { CalculatorDocument } from '../document/document'
+import type { Texts } from '../document/texts'
 import {
   assumptions,
   CENT,
+  choice,
   endFigure,
   figure,
   frequency,
   interestFigure,
   loan,
   paymentFigure,
+  percent,
   readout,
   rich,
   schedule,
@@ -17,13 +20,13 @@ import {
 import { calculator, proof } from './whole'
 import { downPayment, homePrice, loanTerm, ownersCosts, paymentWithCosts, rate } from './mortgage-payment'
 
-/** The least down payment in steps of the price, and one premium by loan-to-value added to the loan. */
+/** The least down payment in steps of the price, and one premium by loan-to-value, added to the loan or paid at once with its tax. */
 export const insuredPurchase = (): CalculatorDocument =>
   calculator({
     title: t('Down payment and mortgage insurance', 'Mise de fonds et assurance prêt'),
     introduction: rich(
-      'With less than 20 % down the loan is insured, and the premium is added to it. See what that changes.',
-      'Avec moins de 20 % de mise de fonds, le prêt est assuré et la prime s’y ajoute. Voyez ce que cela change.',
+      'With less than 20 % down the loan is insured. See what the premium changes, added to the loan or paid at once.',
+      'Avec moins de 20 % de mise de fonds, le prêt est assuré. Voyez ce que change la prime, ajoutée au prêt ou payée comptant.',
     ),
     steps: [
       homePrice(540_000),
@@ -31,6 +34,26 @@ export const insuredPurchase = (): CalculatorDocument =>
       loanTerm(),
       rate(),
       frequency(),
+      choice('premiumPaid', 'premium paid', t('The insurance premium', 'La prime d’assurance'), {
+        gives: 'name',
+        options: [
+          { name: 'added', label: t('added to the loan', 'ajoutée au prêt'), value: null },
+          { name: 'atOnce', label: t('paid at once', 'payée comptant'), value: null },
+        ],
+        default: 'added',
+      }),
+      percent(
+        'premiumTax',
+        'tax rate on the premium',
+        t('Tax on the premium', 'Taxe sur la prime'),
+        { default: '8', least: '0', most: '20', step: '0.1' },
+        {
+          help: t(
+            'Paid at once, never borrowed; 0 where there is none.',
+            'Payée comptant, jamais empruntée ; 0 où il n’y en a pas.',
+          ),
+        },
+      ),
       ...ownersCosts(),
       working('leastDown', 'least down payment', 'minimum down payment(home price, [500000], [5, 10])', {
         unit: 'money',
@@ -56,13 +79,32 @@ export const insuredPurchase = (): CalculatorDocument =>
       working('premium', 'insurance premium', 'base loan * premium rate', {
         unit: 'money',
         rounding: CENT,
-        shown: t('Premium added to the loan', 'Prime ajoutée au prêt'),
+        shown: t('Insurance premium', 'Prime d’assurance'),
       }),
+      working(
+        'premiumBorrowed',
+        'premium borrowed',
+        'if premium paid = "added" then insurance premium else 0',
+        {
+          unit: 'money',
+        },
+      ),
+      working('premiumTaxAmount', 'tax on the premium', 'insurance premium * tax rate on the premium', {
+        unit: 'money',
+        rounding: CENT,
+        shown: t('Tax on the premium', 'Taxe sur la prime'),
+      }),
+      working(
+        'cashNeeded',
+        'cash needed',
+        'down payment + insurance premium - premium borrowed + tax on the premium',
+        { unit: 'money', shown: t('Needed in cash', 'À payer comptant') },
+      ),
       loan(
         'loan',
         'the loan',
         {
-          principal: 'base loan + insurance premium',
+          principal: 'base loan + premium borrowed',
           annualRate: 'rate',
           frequency: 'payment frequency',
           term: 'term',
@@ -77,10 +119,28 @@ export const insuredPurchase = (): CalculatorDocument =>
         t('Insurance premium', 'Prime d’assurance'),
         'insurance premium',
         t(
-          'You borrow {loan to value} of the price; the premium is {premium rate} of the loan and is added to it.',
-          'Vous empruntez {loan to value} du prix ; la prime est de {premium rate} du prêt et s’y ajoute.',
+          'You borrow {loan to value} of the price; the premium is {premium rate} of the loan.',
+          'Vous empruntez {loan to value} du prix ; la prime est de {premium rate} du prêt.',
         ),
         { shownWhen: 'insurance premium > 0' },
+      ),
+      cash(
+        'cashFigure',
+        'cash figure',
+        t(
+          'The down payment of {down payment}, and the tax of {tax on the premium} on the premium.',
+          'La mise de fonds de {down payment} et la taxe de {tax on the premium} sur la prime.',
+        ),
+        'insurance premium > 0 and premium paid = "added"',
+      ),
+      cash(
+        'cashAtOnce',
+        'cash figure at once',
+        t(
+          'The down payment of {down payment}, the premium of {insurance premium}, and its tax of {tax on the premium}.',
+          'La mise de fonds de {down payment}, la prime de {insurance premium} et sa taxe de {tax on the premium}.',
+        ),
+        'insurance premium > 0 and premium paid = "atOnce"',
       ),
       figure(
         'tooLittleDown',
@@ -105,8 +165,8 @@ export const insuredPurchase = (): CalculatorDocument =>
       },
       schedule('loan'),
       assumptions(
-        ['The premium is paid by borrowing it, not in cash.', 'Provincial tax on the premium is left out.'],
-        ['La prime est empruntée et non payée comptant.', 'La taxe provinciale sur la prime est exclue.'],
+        ['The tax on the premium is paid in cash, on the day the loan begins.'],
+        ['La taxe sur la prime est payée comptant, le jour où le prêt commence.'],
       ),
     ],
     proofs: [
@@ -126,7 +186,23 @@ export const insuredPurchase = (): CalculatorDocument =>
         'fifth',
         '20 % down needs no premium',
         { downPayment: { percent: '20' } },
-        { 'insurance premium': '0.00', 'the loan.principal': '432000.00' },
+        { 'insurance premium': '0.00', 'the loan.principal': '432000.00', 'cash needed': '108000.00' },
+      ),
+      proof(
+        'taxInCash',
+        'the tax on a borrowed premium is paid in cash',
+        {},
+        { 'tax on the premium': '1205.28', 'cash needed': '55205.28' },
+      ),
+      proof(
+        'premiumInCash',
+        'a premium paid at once is not borrowed',
+        { premiumPaid: 'atOnce' },
+        { 'the loan.principal': '486000.00', 'cash needed': '70271.28' },
       ),
     ],
   })
+
+/** What has to be there on the day, and what it is made of. */
+const cash = (id: string, name: string, words: Texts, shownWhen: string) =>
+  figure(id, name, t('Needed in cash', 'À payer comptant'), 'cash needed', words, { shownWhen })

@@ -17,6 +17,15 @@ import { calculator, proof } from './whole'
 
 const verdict = t('Worth it?', 'Est-ce avantageux ?')
 
+/** How long somebody means to keep what they borrow for. */
+export const stay = () =>
+  term('stay', 'stay', t('You mean to stay', 'Vous pensez rester'), {
+    default: 7,
+    least: 0.5,
+    most: 40,
+    step: 0.5,
+  })
+
 /** Keeping a loan against replacing it: break-even, saving over the stay, and a verdict in plain words. */
 export const refinanceStarter = (): CalculatorDocument =>
   calculator({
@@ -94,12 +103,7 @@ export const refinanceStarter = (): CalculatorDocument =>
           ),
         },
       ),
-      term('stay', 'stay', t('You mean to stay', 'Vous pensez rester'), {
-        default: 7,
-        least: 0.5,
-        most: 40,
-        step: 0.5,
-      }),
+      stay(),
       {
         kind: 'refinance',
         id: 'change',
@@ -235,6 +239,17 @@ export const refinanceStarter = (): CalculatorDocument =>
           { label: t('interest', 'intérêts'), amount: 'the change.new loan.first interest' },
         ],
         sentence: t('', ''),
+      },
+      {
+        ...readout(
+          'yearly',
+          'picture of yearly',
+          t('The new loan: where the money goes', 'Le nouveau prêt : où va l’argent'),
+        ),
+        shows: 'chart',
+        chart: 'yearly',
+        loans: [{ loan: 'change.new', label: t('The new loan', 'Le nouveau prêt') }],
+        ladder: null,
       },
       schedule('change.new', { label: t('The new loan, year by year', 'Le nouveau prêt, année par année') }),
       assumptions([], []),

@@ -27,6 +27,18 @@ describe.each(starters)('the starter "$id"', ({ make, sheets }) => {
     expect(shown.length).toBeGreaterThan(2)
   })
 
+  test('says of nothing that it is part of something: no sentence of its own has an amount of 0', () => {
+    const { readouts } = evaluate(compiled.program, {}, { today: TODAY, sheets })
+    const empty = readouts.flatMap((readout) =>
+      'sentence' in readout
+        ? (readout.sentence['en-CA'] ?? []).flatMap((piece) =>
+            typeof piece === 'object' && piece.unit === 'money' && piece.money === 0 ? [readout.id] : [],
+          )
+        : [],
+    )
+    expect(empty).toEqual([])
+  })
+
   // The figures were worked out by an independent program in decimal arithmetic, not by this core.
   test('gives the figures of its own proofs, to the cent', () => {
     const results = [...runProofs(compiled, sheets)]

@@ -1,18 +1,6 @@
 import type { CalculatorDocument } from '../document/document'
-import {
-  assumptions,
-  figure,
-  loan,
-  percent,
-  readout,
-  rich,
-  schedule,
-  section,
-  sentence,
-  t,
-  term,
-  working,
-} from './build'
+import { assumptions, figure, loan, percent, readout, rich, section, sentence, t, working } from './build'
+import { stay } from './refinance'
 import { calculator, proof } from './whole'
 import { downPayment, homePrice, loanTerm } from './mortgage-payment'
 
@@ -31,12 +19,7 @@ export const twoProgrammes = (): CalculatorDocument =>
       homePrice(),
       downPayment('10'),
       loanTerm(25),
-      term('stay', 'stay', t('You mean to stay', 'Vous pensez rester'), {
-        default: 7,
-        least: 0.5,
-        most: 40,
-        step: 0.5,
-      }),
+      stay(),
       section('programmeA', t('Programme A: premium added once', 'Programme A : prime ajoutée une fois')),
       rateOf('rateA', 'rate A', '4.6'),
       percent('added', 'added premium', t('Premium, of the loan', 'Prime, sur le prêt'), {
@@ -118,7 +101,16 @@ export const twoProgrammes = (): CalculatorDocument =>
           'costOfBorrowing',
         ],
       },
-      schedule('a', { label: t('Programme A, year by year', 'Programme A, année par année') }),
+      {
+        ...readout('balances', 'picture of balances', t('What you would owe', 'Ce que vous devriez')),
+        shows: 'chart',
+        chart: 'balance',
+        loans: [
+          { loan: 'a', label: t('Programme A', 'Programme A') },
+          { loan: 'b', label: t('Programme B', 'Programme B') },
+        ],
+        ladder: null,
+      },
       assumptions(
         [
           'Programme B’s premium ends with the payment that leaves 80 % of the price owed.',

@@ -10,6 +10,7 @@ import {
   rich,
   schedule,
   section,
+  sentence,
   t,
   term,
   working,
@@ -58,9 +59,19 @@ export const vesselLoan = (): CalculatorDocument =>
       section('loanSection', t('The loan', 'Le prêt')),
       money(
         'fees',
-        'fees',
-        t('Fees and taxes, financed', 'Frais et taxes, financés'),
-        { default: 1_240, least: 0, most: 200_000, step: 10 },
+        'loan fees',
+        t('Fees of the loan, financed', 'Frais du prêt, financés'),
+        { default: 240, least: 0, most: 50_000, step: 10 },
+        {
+          required: false,
+          help: t('What you pay for having the loan.', 'Ce que vous payez pour avoir le prêt.'),
+        },
+      ),
+      money(
+        'taxes',
+        'taxes',
+        t('Taxes and registration, financed', 'Taxes et immatriculation, financées'),
+        { default: 1_000, least: 0, most: 200_000, step: 10 },
         { required: false },
       ),
       term('term', 'term', t('Paid back over', 'Remboursé sur'), { default: 7, least: 1, most: 20 }),
@@ -81,10 +92,13 @@ export const vesselLoan = (): CalculatorDocument =>
       working(
         'amount',
         'amount to finance',
-        'max(price - cash down - trade value + owed on trade + fees, 0)',
+        'max(price - cash down - trade value + owed on trade + loan fees + taxes, 0)',
         {
           unit: 'money',
-          shown: t('Price less cash and trade-in, plus fees', 'Prix moins comptant et reprise, plus frais'),
+          shown: t(
+            'Price less cash and trade-in, plus fees and taxes',
+            'Prix moins comptant et reprise, plus frais et taxes',
+          ),
         },
       ),
       loan('loan', 'the loan', {
@@ -99,11 +113,29 @@ export const vesselLoan = (): CalculatorDocument =>
         'cost',
         'cost of borrowing',
         t('What borrowing costs', 'Coût de l’emprunt'),
-        'the loan.total interest',
+        'the loan.total interest + loan fees',
         t(
-          'You borrow {amount to finance}; {balloon} is left at the end.',
-          'Vous empruntez {amount to finance} ; il reste {balloon} à la fin.',
+          'You borrow {amount to finance}. Its interest is {the loan.total interest}, and its fees are {loan fees}.',
+          'Vous empruntez {amount to finance}. Les intérêts sont de {the loan.total interest}, et les frais de {loan fees}.',
         ),
+      ),
+      sentence(
+        'leftAtEnd',
+        'what is left at the end',
+        t('At the end', 'À la fin'),
+        t('{balloon} is still owed when the term ends.', 'Il reste {balloon} à payer à la fin de la durée.'),
+        'balloon > 0',
+      ),
+      figure(
+        'apr',
+        'annual percentage rate figure',
+        t('Annual percentage rate', 'Taux annuel global'),
+        'round(annual percentage rate(the loan, loan fees), 0.01)',
+        t(
+          'The rate and the fees of the loan together, as one yearly figure; taxes are part of the price.',
+          'Le taux et les frais du prêt ensemble, en un seul chiffre annuel ; les taxes font partie du prix.',
+        ),
+        { shownWhen: 'amount to finance > loan fees' },
       ),
       endFigure('the loan'),
       {
@@ -111,7 +143,10 @@ export const vesselLoan = (): CalculatorDocument =>
         shows: 'explanation',
       },
       schedule('loan'),
-      assumptions([], []),
+      assumptions(
+        ['The annual percentage rate follows the actuarial method.'],
+        ['Le taux annuel suit la méthode actuarielle.'],
+      ),
     ],
     proofs: [
       proof(
@@ -122,6 +157,8 @@ export const vesselLoan = (): CalculatorDocument =>
           'amount to finance': '56740.00',
           'the loan.payment': '868.89',
           'the loan.total interest': '16247.26',
+          // By bisection on 84 payments against 56,500.00 in hand.
+          'round(annual percentage rate(the loan, loan fees), 0.01)': '7.58',
         },
       ),
       proof('balloon', '20,000 left at the end', { balloon: 20_000_00 }, { 'the loan.payment': '686.79' }),

@@ -77,8 +77,12 @@ function workedOut(
 }
 
 const withKeeping = (steps: readonly CalculatorStep[]): CalculatorStep[] => {
-  const drawn = new Set(
-    steps.flatMap((step) => (step.kind === 'readout' && step.shows === 'chart' ? [step.chart] : [])),
+  const drawn = new Set<ReadoutOf<'chart'>['chart']>(
+    steps.flatMap((step) =>
+      step.kind === 'readout' && step.shows === 'chart'
+        ? [step.chart === 'refinance' ? 'balance' : step.chart]
+        : [],
+    ),
   )
   return [
     ...steps.flatMap((step): CalculatorStep[] =>

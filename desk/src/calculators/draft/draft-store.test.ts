@@ -162,7 +162,7 @@ test('nothing is sent on before what was typed is saved; a refusal shows the dra
       ? refusal(409, 'REVISION_STALE', 'It has changed.', { current: state.now })
       : { body: state.now },
   )
-  await expect(draft.approve()).rejects.toMatchObject({ code: 'REVISION_STALE' })
+  await expect(draft.approve(['Read.'])).rejects.toMatchObject({ code: 'REVISION_STALE' })
   expect(draft.document?.title).toEqual({ 'en-CA': 'Somebody else’s' })
   expect(draft.opened?.revision).toBe(7)
 })

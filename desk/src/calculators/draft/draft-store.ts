@@ -267,8 +267,9 @@ export const useDraft = defineStore('draft', () => {
     resolve,
     send: (note: string) => act('/send', (on) => ({ ...on, note })),
     sendBack: (remarks: readonly Remark[]) => act('/send-back', (on) => ({ ...on, remarks })),
-    /** Now, or at a moment to come. */
-    approve: (at?: Date) => act('/approve', (on) => ({ ...on, ...(at && { at: at.toISOString() }) })),
+    /** Now, or at a moment to come; with all that was ticked of the lender's checklist. */
+    approve: (checked: readonly string[], at?: Date) =>
+      act('/approve', (on) => ({ ...on, checked, ...(at && { at: at.toISOString() }) })),
     unschedule: () => act('/schedule', undefined, 'DELETE'),
     chooseStyle: (houseStyle: string) => act('/house-style', (on) => ({ ...on, houseStyle }), 'PUT'),
     takeDown: (message: string) => act('/take-down', () => ({ message })),

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { Button, message, Modal, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
-import type { Remark } from '@vivid/contract'
 import { sentenceOf } from '../../shared/api/api-error'
 import CallToAction from '../../shared/page/CallToAction.vue'
 import { stoppingProblems } from '@vivid/core'
@@ -9,8 +8,6 @@ import { useDraft } from '../draft/draft-store'
 import { useProofs } from '../proofs/proofs-store'
 import { useSession } from '../../shared/session/session-store'
 import { momentOf } from '../../shared/time/moments'
-import GoLiveDialog from './GoLiveDialog.vue'
-import SendBackDialog from './SendBackDialog.vue'
 import SendDialog from './SendDialog.vue'
 
 /** What can be done with the calculator now, by the person who is here: one call to action, the rest beside it. */
@@ -74,17 +71,6 @@ async function send(): Promise<void> {
     note.value = ''
   }, 'Sent: an approver can put it live now.')
 }
-const sendingBack = ref(false)
-const sendBack = (remarks: Remark[]) =>
-  run(() => draft.sendBack(remarks), 'Sent back: its author sees what for.')
-const approving = ref(false)
-async function approve(at: Date | undefined): Promise<void> {
-  approving.value = false
-  await run(
-    () => draft.approve(at),
-    at ? `Approved: it goes live ${momentOf(at)}.` : 'It is live: visitors see it now.',
-  )
-}
 const unschedule = () => run(draft.unschedule, 'It does not go live by itself any more.')
 const bringBack = (number: number) => run(() => draft.bringBack(number), `Edition ${number} is live again.`)
 
@@ -119,17 +105,9 @@ async function takeDown(): Promise<void> {
     <Button v-if="calculator.scheduled && session.can('approve')" :loading="busy" @click="unschedule"
       >Keep edition {{ calculator.scheduled.number }} back</Button
     >
-    <Button v-if="waits && session.can('approve')" :loading="busy" @click="sendingBack = true"
-      >Send back</Button
+    <RouterLink v-if="waits && session.can('approve')" :to="`/calculators/${calculator.id}/reading`"
+      ><CallToAction>Read edition {{ nextEdition }}</CallToAction></RouterLink
     >
-    <CallToAction
-      v-if="waits && session.can('approve')"
-      :disabled="isMine"
-      :loading="busy"
-      @click="approving = true"
-    >
-      Put edition {{ nextEdition }} live
-    </CallToAction>
     <CallToAction
       v-else-if="session.can('edit') && !waits && !unchanged"
       :disabled="hasProblems || proofs.differing.length > 0 || draft.saveState.is === 'conflict'"
@@ -154,13 +132,6 @@ async function takeDown(): Promise<void> {
       <label for="take-down-message">What the notice says <span class="soft">optional</span></label>
       <Textarea id="take-down-message" v-model:value="notice" :rows="2" :maxlength="500" />
     </Modal>
-    <SendBackDialog
-      v-if="draft.document"
-      v-model:open="sendingBack"
-      :document="draft.document"
-      @send="sendBack"
-    />
-    <GoLiveDialog v-model:open="approving" :edition="nextEdition" @approve="approve" />
   </div>
 </template>
 

@@ -99,6 +99,7 @@ function turnTo(currency: Currency): void {
       <PickField
         id="page-currency"
         label="Currency"
+        data-field="page.currency"
         :value="document.currency"
         :options="currencies.map((value) => ({ value, label: value }))"
         @change="turnTo($event as Currency)"
@@ -114,7 +115,7 @@ function turnTo(currency: Currency): void {
         @change="set({ results: $event as 'live' | 'onButton' })"
       />
     </div>
-    <div class="wide">
+    <div class="wide" data-field="page.languages">
       <span class="group-label">Languages</span>
       <ul class="languages">
         <li v-for="(language, i) in document.languages" :key="language">

@@ -14,6 +14,13 @@ export async function request<Schema extends z.ZodType>(
   return schema.parse(await (await answered(method, path, body)).json())
 }
 
+/** Sends a form with a file in it; otherwise the same. */
+export const requestWithFile = async <Schema extends z.ZodType>(
+  schema: Schema,
+  path: string,
+  form: FormData,
+): Promise<z.infer<Schema>> => schema.parse(await (await answered('POST', path, form)).json())
+
 /** Asks for a file; otherwise the same. */
 export const requestFile = async (path: string): Promise<Blob> =>
   (await answered('GET', path, undefined)).blob()
@@ -43,16 +50,22 @@ export const onSignedOut = (handler: () => void): void => {
 }
 
 async function send(method: Method, path: string, body: unknown): Promise<Response> {
-  const json =
-    body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }
   try {
-    return await fetch(`/api${path}`, { method, ...json })
+    return await fetch(`/api${path}`, { method, ...sendable(body) })
   } catch {
     throw new ApiError(
       'OFFLINE',
       'The server cannot be reached. What you typed is kept here and sent when it is back.',
     )
   }
+}
+
+/** A form says itself what it is; all else is JSON. */
+function sendable(body: unknown): Pick<RequestInit, 'body' | 'headers'> {
+  if (body === undefined) return {}
+  return body instanceof FormData
+    ? { body }
+    : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }
 }
 
 async function refusal(response: Response): Promise<ApiError> {

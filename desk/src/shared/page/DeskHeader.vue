@@ -25,7 +25,7 @@ async function signOut(): Promise<void> {
 <template>
   <header class="desk-header">
     <RouterLink to="/" class="brand"
-      ><img src="./mark.svg" alt="" width="30" height="14" />Vivid Meter</RouterLink
+      ><img src="./mark.svg" alt="" width="30" height="14" /><span>Vivid Meter</span></RouterLink
     >
     <nav aria-label="Areas">
       <RouterLink v-for="one in open" :key="one.path" :to="one.path" :class="{ here: area === one.path }">{{
@@ -69,6 +69,13 @@ nav .here {
 nav {
   display: flex;
   gap: 18px;
+  min-width: 0;
+  overflow-x: auto;
+  white-space: nowrap;
+}
+.brand,
+.who {
+  white-space: nowrap;
 }
 .who {
   margin-left: auto;
@@ -93,7 +100,38 @@ nav {
 .desk-header :focus-visible {
   outline-color: var(--sun);
 }
+@media (max-width: 1100px) {
+  .desk-header {
+    gap: 18px;
+  }
+  nav {
+    gap: 14px;
+  }
+  /* The mark stays, with its name for who cannot see it. */
+  .brand span {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
+}
+@media (max-width: 980px) {
+  .who a {
+    max-width: 9em;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+}
 @media (max-width: 800px) {
+  .desk-header {
+    gap: 12px;
+    padding: 0 14px;
+    font-size: 14px;
+  }
+  nav {
+    gap: 11px;
+  }
   .who a {
     display: none;
   }

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import canonicalize from 'canonicalize'
 import { z } from 'zod'
-import type { EditionContent, HouseStyle } from '@vivid/contract'
+import { ResolvedStyle, type EditionContent, type HouseStyle } from '@vivid/contract'
 import { openProgram, type Program } from '@vivid/core'
 
 export interface FrozenContent {
@@ -29,11 +29,11 @@ const Frozen = z.object({
   format: z.literal('vivid-meter/edition'),
   version: z.literal(1),
   program: z.unknown().transform(openProgram),
-  style: z.record(z.templateLiteral(['--', z.string()]), z.string()),
+  style: ResolvedStyle,
 })
 
 /** What an edition holds, from the text it was frozen as; a program of an older version is read anew. Throws on what is none. */
 export const readEdition = (text: string): EditionContent => Frozen.parse(JSON.parse(text))
 
 /** Hexadecimal. */
-export const sha256Of = (text: string): string => createHash('sha256').update(text).digest('hex')
+export const sha256Of = (text: string | Uint8Array): string => createHash('sha256').update(text).digest('hex')

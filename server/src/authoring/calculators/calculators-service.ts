@@ -1,5 +1,5 @@
 import equal from 'fast-deep-equal'
-import { UniqueConstraintError } from 'sequelize'
+import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize'
 import type { Sequelize } from 'sequelize'
 import {
   CalculatorFile,
@@ -10,6 +10,8 @@ import {
   type MakeCalculator,
   type Person,
   type SaveDraft,
+  type PlaceInList,
+  type RecordAct,
 } from '@vivid/contract'
 import {
   type CalculatorDocument,
@@ -113,7 +115,8 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
       case 'starter': {
         const starter = starters.find(({ id }) => id === asked.starter)
         if (!starter) throw new AppError('STARTER_UNKNOWN', { details: { starter: asked.starter } })
-        return { document: starter.make(), sheets: starter.sheets, contributors: [] }
+        const begunFrom = { starter: starter.id, settled: [] }
+        return { document: { ...starter.make(), begunFrom }, sheets: starter.sheets, contributors: [] }
       }
       case 'copy': {
         // What was not approved there is not approved here either: whoever wrote it has contributed to the copy.
@@ -175,6 +178,9 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
           lastEditedBy: nameOf(card.lastEditedBy),
           lastEditedAt: card.lastEditedAt.toISOString(),
           sampleName,
+          folder: card.folder,
+          putAway: card.putAway,
+          mayGo: !card.wasApproved,
           meter: meters.get(id)?.meter ?? null,
           meterWaits: meters.get(id)?.waits ?? true,
         }
@@ -208,6 +214,41 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
           if (!(error instanceof UniqueConstraintError)) throw error
         }
       }
+    },
+    /** Moves a calculator to a folder, puts it away or takes it up again; its draft stays as it is. */
+    async place(id: string, asked: PlaceInList, person: Person): Promise<CalculatorOpened> {
+      await existing(id)
+      return drafts.withLocked(id, async (before, transaction) => {
+        const inUse =
+          before.liveEdition !== null ||
+          before.scheduledEdition !== null ||
+          before.sentRevision === before.revision
+        if (asked.putAway && inUse)
+          throw new AppError('CALCULATOR_IN_USE', { details: { calculator: mainTitle(before.draft) } })
+        await calculators.setProgress(id, asked, transaction)
+        const entry = (act: RecordAct, details = {}) =>
+          record.append(calculatorEntry(act, before, person, details), transaction)
+        if (asked.folder !== before.folder) await entry('calculatorFiled', { folder: asked.folder })
+        if (asked.putAway !== before.putAway)
+          await entry(asked.putAway ? 'calculatorPutAway' : 'calculatorTakenUp')
+      })
+    },
+    /** Removes a calculator for good, of which nothing was ever approved; that it was there stays on record. */
+    async remove(id: string, person: Person): Promise<void> {
+      const { draft } = await existing(id)
+      const refused = (code: 'CALCULATOR_APPROVED' | 'CALCULATOR_PLACED') =>
+        new AppError(code, { details: { calculator: mainTitle(draft) } })
+      await database
+        .transaction(async (transaction) => {
+          const found = await calculators.locked(id, transaction)
+          if (!found) throw unknownCalculator(id)
+          if ((await editions.listed(id, transaction)).length > 0) throw refused('CALCULATOR_APPROVED')
+          await calculators.remove(id, transaction)
+          await record.append(calculatorEntry('calculatorRemoved', found, person), transaction)
+        })
+        .catch((error: unknown) => {
+          throw error instanceof ForeignKeyConstraintError ? refused('CALCULATOR_PLACED') : error
+        })
     },
     /** A calculator as a file that another installation can read. */
     async file(id: string): Promise<CalculatorFile> {

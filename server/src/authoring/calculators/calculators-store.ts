@@ -41,6 +41,8 @@ const columns = {
   houseStyle: z.string(),
   /** The ids of all who changed the draft since its last edition; the database adds whoever saves. */
   contributors: z.array(z.string()).readonly(),
+  folder: z.string(),
+  putAway: z.boolean(),
 }
 export type CalculatorData = RowOf<typeof columns>
 
@@ -69,6 +71,10 @@ const Card = z.object({
   currency: CalculatorDocument.shape.currency,
   sampleName: z.string(),
   meterMark: z.string().nullable(),
+  folder: columns.folder,
+  putAway: columns.putAway,
+  /** Whether an edition of it was ever approved. */
+  wasApproved: z.boolean(),
 })
 export type CardData = z.output<typeof Card>
 /** A document of the first version has its title otherwise, and no languages. */
@@ -105,7 +111,8 @@ export function createCalculatorsStore(database: Sequelize) {
                 sent_revision AS "sentRevision", live_edition AS "liveEdition", taken_down_at AS "takenDownAt",
                 house_style AS "houseStyle", draft -> 'title' AS title, draft -> 'languages' AS languages,
                 draft ->> 'currency' AS currency, coalesce(draft -> 'samples' -> 0 ->> 'name', '') AS "sampleName",
-                m.mark AS "meterMark"
+                m.mark AS "meterMark", folder, put_away AS "putAway",
+                EXISTS (SELECT 1 FROM editions e WHERE e.calculator_id = id) AS "wasApproved"
            FROM calculators LEFT JOIN calculator_meters m ON m.calculator_id = id ORDER BY last_edited_at DESC`,
       )
       const cards = found.map(async (card): Promise<CardData[]> => {
@@ -150,6 +157,7 @@ export function createCalculatorsStore(database: Sequelize) {
         { now },
         transaction,
       ),
+    remove: (id: string, transaction: Transaction) => calculators.remove({ id }, transaction),
     async setProgress(id: string, progress: CalculatorProgress, transaction: Transaction): Promise<void> {
       await calculators.change(progress, { id }, transaction)
     },

@@ -26,7 +26,7 @@ test('the list shows each calculator with its state and the meter of its sample 
   const states = Object.fromEntries(cards.map(({ slug, state }) => [slug, state]))
   expect(states).toMatchObject({
     'floating-home-mortgage': 'live',
-    'narrowboat-loan': 'liveWithChanges',
+    'narrowboat-loan': 'sent',
     'boathouse-mortgage': 'sent',
     'tidewater-teahouse-loan': 'draft',
     'winter-berth-purchase': 'takenDown',

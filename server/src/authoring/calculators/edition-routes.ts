@@ -15,6 +15,7 @@ export function editionRoutes(editions: EditionsService): Router {
         void res.json(await editions.send(param(req, 'id'), parseOrThrow(SendDraft, req.body), whoIs(res))),
     ],
   })
+  router.get('/:id/sent', async (req, res) => void res.json(await editions.sent(param(req, 'id'))))
   route(router, '/:id/send-back', {
     post: [
       async (req, res) =>

@@ -1,4 +1,3 @@
-import canonicalize from 'canonicalize'
 import equal from 'fast-deep-equal'
 import type { Sequelize, Transaction } from 'sequelize'
 import {
@@ -7,6 +6,7 @@ import {
   type Person,
   type SendBack,
   type SendDraft,
+  type SentSeen,
   type TakeDown,
 } from '@vivid/contract'
 import { begunBy, isoDate, type Program, type RateSheet } from '@vivid/core'
@@ -18,13 +18,14 @@ import { AppError } from '../../platform/http/app-error'
 import { refuseStale } from '../../platform/http/stale'
 import { nothingSent, refuseNotSent, sentForApproval } from '../approval/drafts'
 import { contributorsOf, refuseContributor } from '../approval/four-eyes'
+import type { ChecklistService } from '../approval/checklist'
 import type { DraftAsked } from './draft-asked'
 import { contentOf, freeze, readEdition, sha256Of, type FrozenContent } from '../approval/edition-content'
 import type { PeopleStore } from '../../team/people/people-store'
 import { calculatorEntry, outsider } from '../../team/record/entries'
 import type { RecordStore } from '../../team/record/record-store'
 import type { RateSheetsStore } from '../rate-sheets/rate-sheets-store'
-import { usedSheets } from '../rate-sheets/used-sheets'
+import { sheetHashes, usedSheets } from '../rate-sheets/used-sheets'
 import type { EditionsStore } from './editions-store'
 import type { Elsewhere } from '../../platform/threads/task'
 
@@ -39,6 +40,7 @@ export interface EditionsDeps {
   /** Tells every server process, once the transaction is through, that a calculator's live edition changed. */
   readonly announce: (slug: string, transaction: Transaction) => Promise<void>
   readonly styles: HouseStylesStore
+  readonly checklist: Pick<ChecklistService, 'ticked'>
   readonly now: () => Date
   readonly check: Elsewhere<DraftAsked, Program>
 }
@@ -54,6 +56,7 @@ export type EditionsService = ReturnType<typeof createEditionsService>
 /** From a draft to what visitors see: sent for approval, approved by another person, live as a frozen edition. */
 export function createEditionsService(deps: EditionsDeps) {
   const { database, calculators, service, editions, sheets, styles, people, record, announce, now } = deps
+  const { checklist } = deps
 
   /** The sheets in force that a draft looks values up in; refused while one of them was never approved. */
   async function sheetsFor({ draft }: CalculatorData, transaction?: Transaction): Promise<RateSheet[]> {
@@ -73,13 +76,13 @@ export function createEditionsService(deps: EditionsDeps) {
       { draft: calculator.draft, today: momentOf(now()), sheets: lookedUp },
       { who: person.id, what: `draft ${calculator.slug}` },
     )
-    return { program, lookedUp: hashesOf(lookedUp) }
+    return { program, lookedUp: sheetHashes(lookedUp) }
   }
 
   /** Refuses what was tried with other sheets than are in force now. */
   async function refuseOtherSheets(calculator: CalculatorData, asTried: SheetsSent, t?: Transaction) {
     const lookedUp = await sheetsFor(calculator, t)
-    const now = hashesOf(lookedUp)
+    const now = sheetHashes(lookedUp)
     const changed = lookedUp.find(({ id }) => now[id] !== asTried[id])
     if (changed)
       throw new AppError('SENT_OUTDATED', {
@@ -90,10 +93,7 @@ export function createEditionsService(deps: EditionsDeps) {
   /** What was sent, as it was sent; refused where the sheets it looks up are others by now. */
   async function contentSent(calculator: CalculatorData, transaction: Transaction): Promise<FrozenContent> {
     const { sentContent, sentSheets } = calculator
-    if (sentContent === null || sentSheets === null)
-      throw new AppError('SENT_OUTDATED', {
-        details: { what: 'it was sent before what is sent was kept' },
-      })
+    if (sentContent === null || sentSheets === null) throw sentTooLongAgo()
     await refuseOtherSheets(calculator, sentSheets, transaction)
     return { text: sentContent, sha256: sha256Of(sentContent) }
   }
@@ -154,6 +154,7 @@ export function createEditionsService(deps: EditionsDeps) {
         number,
         publishedAt: edition.publishedAt.toISOString(),
         on,
+        document: edition.draft,
         program,
         style,
         sheets: used.map((sheet) => begunBy(sheet, minuteOf(moment))),
@@ -166,13 +167,22 @@ export function createEditionsService(deps: EditionsDeps) {
       return record.liveEditionAt(id, endOf(day, now()))
     },
 
+    /** What was sent, as it was frozen then, with the sheets in force; refused where nothing waits. */
+    async sent(id: string): Promise<SentSeen> {
+      const calculator = await service.existing(id)
+      refuseNotSent(calculator, calculator.revision)
+      if (calculator.sentContent === null) throw sentTooLongAgo()
+      const { program, style } = readEdition(calculator.sentContent)
+      return { program, style, sheets: await sheetsFor(calculator) }
+    },
+
     send: (id: string, { revision, note }: SendDraft, person: Person) =>
       withChecked({ id, revision, person }, refuseUnchanged, async (calculator, checked, transaction) => {
         await refuseOtherSheets(calculator, checked.lookedUp, transaction)
         const style = (await styles.resolved(transaction))(calculator.houseStyle)
         const { text, sha256 } = freeze(contentOf(checked.program, style))
         const sent = sentForApproval(revision, person, note)
-        const asSent = { sentContent: text, sentSheets: checked.lookedUp }
+        const asSent = { sentContent: text, sentSheets: checked.lookedUp, putAway: false }
         await calculators.setProgress(id, { ...sent, ...asSent }, transaction)
         const details = { revision, note, sha256 }
         await record.append(calculatorEntry('sent', calculator, person, details), transaction)
@@ -190,13 +200,14 @@ export function createEditionsService(deps: EditionsDeps) {
       }),
 
     /** Makes the next edition of a draft that was sent, as it was sent: live now, or at a time to come. Not for whoever contributed to it. */
-    approve(id: string, { revision, at }: Approve, person: Person) {
+    approve(id: string, { revision, at, checked: ticked }: Approve, person: Person) {
       const due = at === undefined ? undefined : new Date(at)
       const refuseFirst = async (calculator: CalculatorData, transaction?: Transaction) => {
         refuseNotSent(calculator, revision)
         refuseContributor(calculator, person)
         if (due && due <= now()) throw new AppError('TIME_PAST', { field: 'at', details: { time: at ?? '' } })
         if (calculator.sentSheets) await refuseOtherSheets(calculator, calculator.sentSheets, transaction)
+        await checklist.ticked(ticked, transaction)
       }
       return withChecked({ id, revision, person }, refuseFirst, async (calculator, checked, transaction) => {
         await refuseOtherSheets(calculator, checked.lookedUp, transaction)
@@ -222,7 +233,14 @@ export function createEditionsService(deps: EditionsDeps) {
           transaction,
         )
         const approved = { ...nothingFrozen, sentNote: '', contributors: [] }
-        const details = { edition: number, sha256, revision, by: contributors.map(nameOf).join(', ') }
+        const allTicked = await checklist.ticked(ticked, transaction)
+        const details = {
+          edition: number,
+          sha256,
+          revision,
+          by: contributors.map(nameOf).join(', '),
+          ...(allTicked && { checked: allTicked }),
+        }
         if (due) {
           const timed = { scheduledEdition: number, scheduledAt: due, scheduledBy: person.id }
           await calculators.setProgress(id, { ...approved, ...timed }, transaction)
@@ -299,7 +317,12 @@ export function createEditionsService(deps: EditionsDeps) {
 const nothingFrozen = { ...nothingSent, sentContent: null, sentSheets: null }
 const nothingScheduled = { scheduledEdition: null, scheduledAt: null, scheduledBy: null }
 /** An edition becomes what visitors see; whatever waited for its time does not wait any more. */
-const live = (number: number) => ({ ...nothingScheduled, liveEdition: number, takenDownAt: null })
+const sentTooLongAgo = () =>
+  new AppError('SENT_OUTDATED', { details: { what: 'it was sent before what is sent was kept' } })
 
-const hashesOf = (sheets: readonly RateSheet[]): SheetsSent =>
-  Object.fromEntries(sheets.map((sheet) => [sheet.id, sha256Of(canonicalize(sheet) ?? '')]))
+const live = (number: number) => ({
+  ...nothingScheduled,
+  liveEdition: number,
+  takenDownAt: null,
+  putAway: false,
+})

@@ -1,5 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize'
 import { z } from 'zod'
+import { ResolvedStyle } from '@vivid/contract'
 import type { CalculatorDocument } from '@vivid/core'
 import { asking } from '../../platform/database/asking'
 import { jsonb, table, type RowOf } from '../../platform/database/table'
@@ -33,7 +34,7 @@ const Listed = z.object({ ...listedColumns, wasLive: z.boolean() })
 const LiveMark = z.object({
   calculatorId: columns.calculatorId,
   revision: columns.revision,
-  style: z.record(z.string(), z.string()),
+  style: ResolvedStyle,
 })
 export type LiveMark = z.output<typeof LiveMark>
 

@@ -2,6 +2,8 @@ import { createHash } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { CalculatorOpened, EditionSeen, LiveCalculator } from '@vivid/contract'
 import { paragraphs } from '@vivid/core'
+import { demoChecklist } from '../../demo/demo-checklist'
+import { putLive } from '../../testing/put-live'
 import { TestClient, testServer, type TestServer } from '../../testing/test-server'
 
 let server: TestServer
@@ -17,7 +19,10 @@ beforeAll(async () => {
 afterAll(() => server.close())
 
 const post = (who: TestClient, { id, revision }: CalculatorOpened, action: string) =>
-  who.ask<CalculatorOpened & { code?: string }>('POST', `/api/calculators/${id}/${action}`, { revision })
+  who.ask<CalculatorOpened & { code?: string }>('POST', `/api/calculators/${id}/${action}`, {
+    revision,
+    ...(action === 'approve' && { checked: demoChecklist }),
+  })
 
 const save = async (who: TestClient, calculator: CalculatorOpened, change: object) =>
   (
@@ -37,8 +42,7 @@ const published = async (slug: string) =>
 
 async function live(title: string): Promise<CalculatorOpened> {
   const made = await ines.make(title)
-  await post(ines, made, 'send')
-  return (await post(odile, made, 'approve')).body
+  return putLive(ines, odile, made)
 }
 
 test('sent, approved by another person, it is live as edition 1', async () => {
@@ -196,7 +200,10 @@ describe('what is said on the way', () => {
     const { id, revision } = await ines.make('Noted')
     const sent = await ines.ask('POST', path(id, 'send'), { revision, note: '  Monday’s rate.  ' })
     expect(sent.body).toMatchObject({ state: 'sent', sentNote: 'Monday’s rate.', sentBack: null })
-    const { body } = await odile.ask<CalculatorOpened>('POST', path(id, 'approve'), { revision })
+    const { body } = await odile.ask<CalculatorOpened>('POST', path(id, 'approve'), {
+      revision,
+      checked: demoChecklist,
+    })
     expect(body).toMatchObject({ state: 'live', sentNote: '' })
     expect(body.editions[0]).toMatchObject({ number: 1, note: 'Monday’s rate.' })
   })
@@ -218,7 +225,9 @@ describe('what is said on the way', () => {
     expect((await back(odile, [])).status).toBe(400)
     const { body } = await back(odile)
     expect(body).toMatchObject({ state: 'draft', sentBack: { by: 'Odile Marchetti', remarks } })
-    expect((await odile.ask('POST', path(id, 'approve'), { revision })).status).toBe(409)
+    expect((await odile.ask('POST', path(id, 'approve'), { revision, checked: demoChecklist })).status).toBe(
+      409,
+    )
     const again = await ines.ask('POST', path(id, 'send'), { revision })
     expect(again.body).toMatchObject({ state: 'sent', sentBack: null })
   })
@@ -226,7 +235,7 @@ describe('what is said on the way', () => {
   test('a message stands where a calculator was taken down, and nothing in it is HTML', async () => {
     const { id, revision, slug } = await ines.make('Gone for now')
     await ines.ask('POST', path(id, 'send'), { revision })
-    await odile.ask('POST', path(id, 'approve'), { revision })
+    await odile.ask('POST', path(id, 'approve'), { revision, checked: demoChecklist })
     await odile.ask('POST', path(id, 'take-down'), { message: 'Back in <b>May</b>.' })
     for (let n = 0; n < 40; n++) {
       const { body, status } = await ines.ask<string>('GET', `/c/${slug}`)

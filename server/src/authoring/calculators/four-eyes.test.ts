@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { CalculatorCard, CalculatorOpened, SheetListed, StyleListed } from '@vivid/contract'
 import { paragraphs, starters, type RateSheet } from '@vivid/core'
+import { demoChecklist } from '../../demo/demo-checklist'
 import { TestClient, testServer, type TestServer } from '../../testing/test-server'
 
 type Name = 'ines' | 'rasmus' | 'odile' | 'kofi' | 'wren'
@@ -15,7 +16,11 @@ afterAll(() => server.close())
 
 type Said = CalculatorOpened & { code?: string }
 const act = async (who: Name, { id, revision }: CalculatorOpened, action: string, body: object = {}) =>
-  people[who].ask<Said>('POST', `/api/calculators/${id}/${action}`, { revision, ...body })
+  people[who].ask<Said>('POST', `/api/calculators/${id}/${action}`, {
+    revision,
+    ...(action === 'approve' && { checked: demoChecklist }),
+    ...body,
+  })
 const save = async (who: Name, calculator: CalculatorOpened, change: object = {}) =>
   (
     await people[who].ask<CalculatorOpened>('PUT', `/api/calculators/${calculator.id}/draft`, {

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { CalculatorFile, CalculatorOpened, EvaluateResponse } from '@vivid/contract'
 import { starters } from '@vivid/core'
+import { putLive } from '../../testing/put-live'
 import { TestClient, testServer, type TestServer } from '../../testing/test-server'
 
 let server: TestServer
@@ -21,13 +22,7 @@ test.each(starters.map(({ id }) => id))(
   async (starter) => {
     const { status, body: made } = await make({ from: 'starter', starter, title: `Try ${starter}` })
     expect(status).toBe(201)
-    for (const [who, action] of [
-      [ines, 'send'],
-      [odile, 'approve'],
-    ] as const)
-      expect(
-        await who.ask('POST', `/api/calculators/${made.id}/${action}`, { revision: made.revision }),
-      ).toMatchObject({ status: 200 })
+    await putLive(ines, odile, made)
     const visitor = new TestClient(server.address)
     const ask = (language: string) =>
       visitor.ask<EvaluateResponse>('POST', `/api/public/calculators/${made.slug}/evaluate`, {

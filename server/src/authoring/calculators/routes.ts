@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { ChooseStyle, MakeCalculator, SaveDraft } from '@vivid/contract'
+import { ChooseStyle, MakeCalculator, PlaceInList, SaveDraft } from '@vivid/contract'
 import { parseOrThrow } from '../../platform/http/parse'
 import { param, route } from '../../platform/http/routing'
 import { whoIs } from '../../team/people/who-is'
@@ -19,6 +19,16 @@ export function calculatorRoutes(calculators: CalculatorsService): Router {
   })
   route(router, '/:id', {
     get: [async (req, res) => void res.json(await calculators.open(param(req, 'id')))],
+    delete: [
+      async (req, res) => {
+        await calculators.remove(param(req, 'id'), whoIs(res))
+        res.json(await calculators.list())
+      },
+    ],
+  })
+  router.put('/:id/place', async (req, res) => {
+    await calculators.place(param(req, 'id'), parseOrThrow(PlaceInList, req.body), whoIs(res))
+    res.json(await calculators.list())
   })
   route(router, '/:id/file', {
     get: [async (req, res) => void res.json(await calculators.file(param(req, 'id')))],

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import type { CalculatorOpened } from '@vivid/contract'
+import { demoChecklist } from '../../demo/demo-checklist'
 import { TestClient, testServer, type TestServer } from '../../testing/test-server'
 
 let time = new Date(2026, 10, 25, 15, 30)
@@ -26,7 +27,11 @@ async function sentOne(title: string): Promise<CalculatorOpened> {
 
 test('an approved edition waits for its time and goes live then, once, whichever processes look', async () => {
   const { id, slug, revision } = await sentOne('Timed raft')
-  const approved = await ask(odile, 'POST', id, 'approve', { revision, at: NINE.toISOString() })
+  const approved = await ask(odile, 'POST', id, 'approve', {
+    revision,
+    at: NINE.toISOString(),
+    checked: demoChecklist,
+  })
   expect(approved.body).toMatchObject({
     liveEdition: null,
     scheduled: { number: 1, at: NINE.toISOString(), by: 'Odile Marchetti' },
@@ -57,7 +62,7 @@ test('a time that is past is refused; what waits can be kept from going live; ta
     status: 422,
     body: { code: 'TIME_PAST' },
   })
-  await ask(odile, 'POST', id, 'approve', { revision, at: NINE.toISOString() })
+  await ask(odile, 'POST', id, 'approve', { revision, at: NINE.toISOString(), checked: demoChecklist })
   expect((await ask(ines, 'DELETE', id, 'schedule')).status).toBe(403)
   expect((await ask(odile, 'DELETE', id, 'schedule')).body.scheduled).toBeNull()
   expect((await ask(odile, 'DELETE', id, 'schedule')).body.code).toBe('NOTHING_SCHEDULED')
@@ -84,7 +89,9 @@ test('which edition visitors had is told for any day', async () => {
 test('two who approve at once make one edition; the other is told', async () => {
   const { id, revision } = await sentOne('Twice approved')
   const kofi = await new TestClient(server.address).signIn('kofi')
-  const answers = await Promise.all([odile, kofi].map((who) => ask(who, 'POST', id, 'approve', { revision })))
+  const answers = await Promise.all(
+    [odile, kofi].map((who) => ask(who, 'POST', id, 'approve', { revision, checked: demoChecklist })),
+  )
   expect(answers.map(({ status }) => status).sort()).toEqual([200, 409])
   expect(answers.find(({ status }) => status === 409)?.body.code).toBe('NOT_SENT_FOR_APPROVAL')
   expect((await ines.open(id)).editions).toHaveLength(1)

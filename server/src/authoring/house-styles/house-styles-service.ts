@@ -11,6 +11,7 @@ import { AppError } from '../../platform/http/app-error'
 import type { PeopleStore } from '../../team/people/people-store'
 import type { RecordStore } from '../../team/record/record-store'
 import type { HouseStylesStore } from './house-styles-store'
+import { safeLogo } from './safe-logo'
 
 export interface HouseStylesDeps {
   readonly database: Sequelize
@@ -74,10 +75,14 @@ export function createHouseStylesService({ database, styles, wearers, people, re
           field: `choices.${fault.side === 'dark' ? 'darkColours' : 'colours'}.${fault.of}`,
           details: { what: faultSaid(fault) },
         })
-      const { id, name, revision } = asked
+      const { id, name, revision, choices } = asked
+      const kept = {
+        ...asked,
+        choices: { ...choices, ...(choices.logo && { logo: safeLogo(choices.logo) }) },
+      }
       await database.transaction(async (transaction) => {
         const isNew = revision === 0
-        const saved = await (isNew ? styles.add : styles.save)(asked, person.id, transaction)
+        const saved = await (isNew ? styles.add : styles.save)(kept, person.id, transaction)
         if (!saved && isNew) throw new AppError('STYLE_TAKEN', { details: { style: id } })
         if (!saved) throw new AppError('REVISION_STALE', { body: { current: await one(id) } })
         if (isNew) await record.append(entry('styleAdded', id, name, person), transaction)

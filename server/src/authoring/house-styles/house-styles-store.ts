@@ -1,8 +1,8 @@
 import type { Sequelize, Transaction } from 'sequelize'
 import { z } from 'zod'
-import { resolveStyle, StyleChoices, type HouseStyle, type SaveStyle } from '@vivid/contract'
+import { FIRST_STYLE, resolveStyle, StyleChoices, type HouseStyle, type SaveStyle } from '@vivid/contract'
 import { jsonb, table } from '../../platform/database/table'
-import { FIRST_STYLE, shippedStyles } from './shipped-styles'
+import { shippedStyles } from './shipped-styles'
 
 const columns = {
   id: z.string(),

@@ -81,9 +81,6 @@ const chandler: StyleChoices = {
   density: 'normal',
 }
 
-/** The style calculators wear until somebody chooses another. */
-export const FIRST_STYLE = 'larkmoor'
-
 /** The house styles that ship, by their address. */
 export const shippedStyles = {
   larkmoor: { name: 'Larkmoor plum', choices: larkmoor },

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
 import type { CalculatorOpened, EvaluateResponse, SheetImpactSaid, SheetListed } from '@vivid/contract'
 import type { RateSheet } from '@vivid/core'
+import { putLive } from '../../testing/put-live'
 import { TestClient, testServer, type TestServer } from '../../testing/test-server'
 
 let server: TestServer
@@ -112,13 +113,7 @@ test('visitors see a changed rate from its day on, on every server process, with
       title: 'Insured raft',
     })
   ).body
-  for (const [who, action] of [
-    [ines, 'send'],
-    [odile, 'approve'],
-  ] as const)
-    expect(
-      (await who.ask('POST', `/api/calculators/${made.id}/${action}`, { revision: made.revision })).status,
-    ).toBe(200)
+  await putLive(ines, odile, made)
   const other = await testServer({ databaseUrl: server.databaseUrl })
   const visitor = new TestClient(other.address)
   const path = `/api/public/calculators/${made.slug}`

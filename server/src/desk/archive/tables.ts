@@ -5,6 +5,8 @@ export interface ArchivedTable {
   readonly order: string
   /** Columns that point forward, to rows that come later: filled in at the end. */
   readonly later?: readonly string[]
+  /** Whether an empty installation has rows of it already: those of the archive take their place. */
+  readonly ships?: boolean
   /** The version of archives that has it first. */
   readonly since?: number
 }
@@ -20,6 +22,14 @@ export const archivedTables: readonly ArchivedTable[] = [
     name: 'house_styles',
     columns: ['id', 'name', 'choices', 'revision', 'last_edited_by', 'last_edited_at'],
     order: 'id',
+    ships: true,
+  },
+  {
+    name: 'checklists',
+    columns: ['id', 'items', 'revision', 'last_edited_by', 'last_edited_at'],
+    order: 'id',
+    ships: true,
+    since: 3,
   },
   {
     name: 'rate_sheets',
@@ -77,6 +87,8 @@ export const archivedTables: readonly ArchivedTable[] = [
       'scheduled_edition',
       'scheduled_at',
       'scheduled_by',
+      'folder',
+      'put_away',
     ],
     order: 'id',
     later: ['live_edition', 'scheduled_edition', 'scheduled_at', 'scheduled_by'],
@@ -138,3 +150,9 @@ export const archivedTables: readonly ArchivedTable[] = [
     order: 'number',
   },
 ]
+
+export function tableNamed(name: string): ArchivedTable {
+  const found = archivedTables.find((table) => table.name === name)
+  if (!found) throw new Error(`${name} is no table of the archive`)
+  return found
+}

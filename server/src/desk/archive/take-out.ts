@@ -3,11 +3,11 @@ import { QueryTypes, Transaction, type Sequelize } from 'sequelize'
 import { calculatorJsonSchema } from '@vivid/contract'
 import { writeCsv, type CsvCell } from '@vivid/contract/formats'
 import { RateSheet, startOf } from '@vivid/core'
-import { archivedTables, type ArchivedTable } from './tables'
+import { archivedTables, tableNamed, type ArchivedTable } from './tables'
 
 export const ARCHIVE_FORMAT = 'vivid-meter/archive'
-/** 2: with who contributed, what was sent and which editions were live. Older ones are brought back too. */
-export const ARCHIVE_VERSION = 2
+/** 2: with who contributed, what was sent and which editions were live; 3: with the checklist. Older ones are brought back too. */
+export const ARCHIVE_VERSION = 3
 
 /** The same content gives the same bytes whenever it is taken out: no file in it has a time of its own. */
 const NO_TIME = new Date(1980, 0, 1)
@@ -60,12 +60,6 @@ async function* filesOf(database: Sequelize, transaction: Transaction): AsyncGen
       ]
     }
   }
-}
-
-const tableNamed = (name: string): ArchivedTable => {
-  const found = archivedTables.find((table) => table.name === name)
-  if (!found) throw new Error(`${name} is no table of the archive`)
-  return found
 }
 
 /** A table's rows in their order, a batch at a time. */

@@ -2,7 +2,7 @@ import { createServer, type AddressInfo, type Server, type Socket } from 'node:n
 import pino from 'pino'
 import { afterEach, beforeEach, expect, test } from 'vitest'
 import { connect } from './connection'
-import { listenForNotices } from './notices'
+import { listenForNotices, type Notices } from './notices'
 
 const silent = pino({ level: 'silent' })
 
@@ -30,6 +30,8 @@ const WELCOME = Buffer.concat([
 const READY = Buffer.concat([Buffer.from([0x5a, 0, 0, 0, 5]), Buffer.from('I')])
 const GOING = message('E', 'SFATAL', 'VFATAL', 'C57P01', 'Mterminating connection', '')
 const DONE = message('C', 'SET')
+
+const heard = { onNotice: () => undefined, onListening: () => undefined }
 
 let server: Server
 let url: string
@@ -95,21 +97,34 @@ test.each(LAST_WORDS)('a database that leaves "%s" fails what was asked, not the
 })
 
 test.each(LAST_WORDS)(
-  'a database that leaves "%s" to the listener is listened for again',
+  'a database that leaves "%s" fails whoever begins to listen, and nothing else',
   async (_, says) => {
-    let went = false
-    answer = (socket, asked) => {
-      went = true
-      says(socket, asked)
-    }
-    const notices = await listenForNotices(url, silent, {
-      onNotice: () => undefined,
-      onListening: () => undefined,
-    }).catch((error: unknown) => error)
+    answer = says
+    const begun = await listenForNotices(url, silent, heard).catch((error: unknown) => error)
     await new Promise((resolve) => setTimeout(resolve, 20))
-    expect(went).toBe(true)
     expect(dropped).toEqual([])
-    if (notices instanceof Error) return
-    await (notices as Awaited<ReturnType<typeof listenForNotices>>).close()
+    if (begun instanceof Error) return
+    // It began; with what came then it was lost again.
+    const notices = begun as Notices
+    await expect.poll(() => notices.unheardSince).toBeInstanceOf(Date)
+    await notices.close()
   },
 )
+
+test.each(LAST_WORDS)('a listener whose database leaves "%s" listens again once it can', async (_, says) => {
+  const [welcomes, listens] = [Buffer.concat([WELCOME, READY]), Buffer.concat([DONE, READY])]
+  let connections = 0
+  answer = (socket, asked) => {
+    if (asked === 0) connections++
+    // The first stands until it is let down, the second leaves that, the third stands.
+    if (connections === 2) says(socket, asked)
+    else socket.write(asked === 0 ? welcomes : listens)
+  }
+  const notices = await listenForNotices(url, silent, heard)
+  expect(notices.unheardSince).toBeUndefined()
+  for (const socket of sockets.splice(0)) socket.destroy()
+  await expect.poll(() => connections, { timeout: 5_000 }).toBe(3)
+  await expect.poll(() => notices.unheardSince).toBeUndefined()
+  expect(dropped).toEqual([])
+  await notices.close()
+})

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from 'vitest'
-import type { CalculatorOpened, PlacementsListed, SheetListed, StyleListed } from '@vivid/contract'
+import type { CalculatorOpened, Checklist, PlacementsListed, SheetListed, StyleListed } from '@vivid/contract'
 import { paragraphs } from '@vivid/core'
 import { TestClient, testServer, type TestServer } from '../../testing/test-server'
 
@@ -41,16 +41,17 @@ test('a calculator goes its whole way', async () => {
   await ask('ines', 409, 'PUT', `${at}/draft`, { revision, document })
   await ask('ines', 409, 'PUT', `${at}/house-style`, { revision, houseStyle: 'nightwatch' })
   await ask('ines', 409, 'POST', `${at}/send`, { revision })
+  const { items: checked } = await ask<Checklist>('odile', 200, 'GET', '/api/checklist')
   await ask('ines', 200, 'POST', `${at}/send`, { revision: saved.revision })
-  await ask('odile', 409, 'POST', `${at}/approve`, { revision })
+  await ask('odile', 409, 'POST', `${at}/approve`, { revision, checked })
   const remarks = [{ step: null, text: 'Again.' }]
   await ask('odile', 200, 'POST', `${at}/send-back`, { revision: saved.revision, remarks })
   await ask('ines', 200, 'POST', `${at}/send`, { revision: saved.revision })
-  const later = { revision: saved.revision, at: '2026-12-24T08:00:00Z' }
+  const later = { revision: saved.revision, at: '2026-12-24T08:00:00Z', checked }
   await ask('odile', 200, 'POST', `${at}/approve`, later)
   await ask('odile', 200, 'DELETE', `${at}/schedule`)
   await ask('ines', 200, 'POST', `${at}/send`, { revision: saved.revision })
-  await ask('odile', 200, 'POST', `${at}/approve`, { revision: saved.revision })
+  await ask('odile', 200, 'POST', `${at}/approve`, { revision: saved.revision, checked })
   await ask('odile', 200, 'GET', `${at}/editions/2`)
   await ask('wren', 200, 'POST', `${at}/take-down`, { message: '' })
   await ask('odile', 200, 'POST', `${at}/editions/2/live`)
@@ -71,6 +72,11 @@ test('so do a rate sheet, a house style, a placement, a person, a key, and every
   await ask('ines', 200, 'POST', `${at}/send`, { revision: saved.revision })
   await ask('odile', 409, 'POST', `${at}/approve`, { revision })
   await ask('odile', 200, 'POST', `${at}/approve`, { revision: saved.revision })
+
+  const list = await ask<Checklist>('wren', 200, 'GET', '/api/checklist')
+  const written = { items: ['Read.'], revision: list.revision }
+  await ask('wren', 200, 'PUT', '/api/checklist', written)
+  await ask('wren', 409, 'PUT', '/api/checklist', written)
 
   const styles = await ask<StyleListed[]>('ines', 200, 'GET', '/api/house-styles')
   const style = { id: 'lone', name: 'Lone', choices: styles[0]?.choices, revision: 0 }

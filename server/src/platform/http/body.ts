@@ -55,12 +55,15 @@ const WHOLE_DOCUMENTS = new Set([
 ])
 const [large, form, few] = [jsonBody('1mb'), jsonBody('100kb'), jsonBody('8kb')].map(inTurn)
 
+/** Where a file comes in: who reads it there says how large it may be. */
+const FILES = new Set(['/api/archive/reading', '/api/archive/contents'])
 /** Where another server sends a form, as its standard has it. */
 const FORMS = new Set(['/api/session/provider/logout'])
 const aForm = express.urlencoded({ extended: false, limit: '8kb' })
 
 export const bodyByAddress: RequestHandler = (req, res, next) => {
   const { access, address = '' } = res.locals
+  if (FILES.has(address)) return next()
   const reader = FORMS.has(address)
     ? aForm
     : access === 'anyone'

@@ -9,6 +9,8 @@ const OF_ADDRESS: Readonly<Record<string, Limit>> = {
   'POST /api/calculators/:id/send': { points: 60, seconds: 60 },
   'POST /api/rate-sheets/impact': { points: 60, seconds: 60 },
   'GET /api/archive': { points: 6, seconds: 60 },
+  'POST /api/archive/reading': { points: 6, seconds: 60 },
+  'POST /api/archive/contents': { points: 6, seconds: 60 },
 }
 const OF_THE_REST: Limit = { points: 1_200, seconds: 60 }
 

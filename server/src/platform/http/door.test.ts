@@ -83,12 +83,14 @@ const goodBodies = (): Readonly<Record<string, object>> => ({
   'PUT /api/people/:id': { name: 'A', role: 'author', active: true },
   'POST /api/calculators': { from: 'empty', title: 'T' },
   'PUT /api/calculators/:id/draft': { revision: 1, document: calculator.document },
+  'PUT /api/calculators/:id/place': { folder: 'x', putAway: false },
   'PUT /api/calculators/:id/house-style': { revision: 1, houseStyle: 'larkmoor' },
   'POST /api/calculators/:id/send': { revision: 1, note: '' },
   'POST /api/calculators/:id/send-back': { revision: 1, remarks: [{ step: null, text: 'x' }] },
-  'POST /api/calculators/:id/approve': { revision: 1, at: '2026-12-24T08:00:00Z' },
+  'POST /api/calculators/:id/approve': { revision: 1, at: '2026-12-24T08:00:00Z', checked: ['x'] },
   'POST /api/calculators/:id/take-down': { message: '' },
   'POST /api/rate-sheets/:id/send': { revision: 1, note: '' },
+  'PUT /api/checklist': { items: ['x'], revision: 1 },
   'PUT /api/house-styles': { id: 'x', name: 'x', choices: {}, revision: 0 },
   'POST /api/placements/sites': { name: 'x', origins: ['https://a.example'] },
   'POST /api/channels/keys': { name: 'x', perMinute: 1 },
@@ -150,7 +152,7 @@ async function expectNoFault(who: TestClient, method: string, path: string, body
   if (response.status >= 500) expect([method, path, body?.slice(0, 200), response.status]).toBe('no fault')
 }
 const whoFor = (pattern: string): TestClient =>
-  /people|keys|sites|archive/.test(pattern)
+  /people|keys|sites|archive|checklist/.test(pattern)
     ? people.wren
     : /approve|send-back|schedule|live|take-down/.test(pattern)
       ? people.odile

@@ -59,11 +59,13 @@ export const access: Readonly<Record<string, Partial<Record<Method, Access>>>> =
   '/api/schemas/calculator.json': { GET: 'anyone' },
 
   '/api/calculators': { GET: 'signedIn', POST: 'edit' },
-  '/api/calculators/:id': { GET: 'signedIn' },
+  '/api/calculators/:id': { GET: 'signedIn', DELETE: 'edit' },
+  '/api/calculators/:id/place': { PUT: 'edit' },
   '/api/calculators/:id/file': { GET: 'signedIn' },
   '/api/calculators/:id/draft': { PUT: 'edit' },
   '/api/calculators/:id/house-style': { PUT: 'edit' },
   '/api/calculators/:id/send': { POST: 'edit' },
+  '/api/calculators/:id/sent': { GET: 'signedIn' },
   '/api/calculators/:id/send-back': { POST: 'approve' },
   '/api/calculators/:id/approve': { POST: 'approve' },
   '/api/calculators/:id/schedule': { DELETE: 'approve' },
@@ -78,6 +80,8 @@ export const access: Readonly<Record<string, Partial<Record<Method, Access>>>> =
   '/api/rate-sheets/:id/send-back': { POST: 'approve' },
   '/api/rate-sheets/:id/approve': { POST: 'approve' },
   '/api/rate-sheets/:id/editions/:number': { GET: 'signedIn' },
+
+  '/api/checklist': { GET: 'signedIn', PUT: 'keep' },
 
   '/api/house-styles': { GET: 'signedIn', PUT: 'style' },
   '/api/house-styles/:id': { DELETE: 'style' },
@@ -95,6 +99,8 @@ export const access: Readonly<Record<string, Partial<Record<Method, Access>>>> =
   '/api/channels/keys/:id': { DELETE: 'keep' },
 
   '/api/archive': { GET: 'keep' },
+  '/api/archive/reading': { POST: 'keep' },
+  '/api/archive/contents': { POST: 'keep' },
 
   '/api/record': { GET: 'signedIn' },
   '/api/record/csv': { GET: 'signedIn' },
@@ -154,6 +160,9 @@ const asksForProof: ReadonlySet<string> = new Set([
   'POST /api/rate-sheets/:id/approve',
   'POST /api/channels/keys',
   'GET /api/archive',
+  'POST /api/archive/reading',
+  'POST /api/archive/contents',
+  'PUT /api/checklist',
   'POST /api/people',
   'PUT /api/people/:id',
   'POST /api/people/requests/:id',

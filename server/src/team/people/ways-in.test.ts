@@ -2,6 +2,7 @@ import { Secret, TOTP } from 'otpauth'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { PeopleChanged, PeopleRequest, PersonListed, RecordPage, SessionState } from '@vivid/contract'
 import { NOW } from '../../testing/today'
+import { demoChecklist } from '../../demo/demo-checklist'
 import { TestClient, testSeal, testServer, type TestServer } from '../../testing/test-server'
 import { createSessionSecrets, replaceSessionSecret } from './session-secrets'
 
@@ -160,7 +161,8 @@ describe('sessions', () => {
     await server.database.query(
       `UPDATE sessions SET data = jsonb_set(data::jsonb, '{provedAt}', to_jsonb(extract(epoch FROM now())::bigint * 1000 - 16 * 60000))::text`,
     )
-    const approve = () => odile.ask('POST', `/api/calculators/${id}/approve`, { revision })
+    const approve = () =>
+      odile.ask('POST', `/api/calculators/${id}/approve`, { revision, checked: demoChecklist })
     expect(await approve()).toMatchObject({ status: 403, body: { code: 'PROOF_NEEDED' } })
     expect((await odile.ask('GET', '/api/calculators')).status).toBe(200)
     const prove = (password: string) => odile.ask('POST', '/api/session/proof', { password })

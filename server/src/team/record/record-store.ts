@@ -55,6 +55,36 @@ export function createRecordStore(database: Sequelize, now: () => Date = () => n
 
   return {
     append,
+    /** Adds entries that were made elsewhere, in their order, with the times they have. */
+    async appendAll(
+      added: readonly (NewEntry & { readonly at: Date })[],
+      transaction: Transaction,
+    ): Promise<void> {
+      await ask.run('SELECT pg_advisory_xact_lock(:lock)', { lock: LOCK }, transaction)
+      const last = await entries.first('ORDER BY number DESC LIMIT 1', {}, transaction)
+      let [previous, number] = [last?.hash ?? FIRST, last?.number ?? 0]
+      const rows = added.map(({ person, at, ...what }) => {
+        const made = {
+          ...what,
+          number: ++number,
+          at: at.toISOString(),
+          person: person.name,
+          personId: person.id || null,
+          previous,
+        }
+        previous = hashOf(made)
+        const { personId: person_id, ...row } = made
+        return { ...row, person_id, hash: previous }
+      })
+      for (let from = 0; from < rows.length; from += BATCH)
+        await ask.run(
+          `INSERT INTO record (number, at, person_id, person, act, "of", id, subject, details, previous, hash)
+             SELECT number, at, person_id, person, act, "of", id, subject, details, previous, hash
+               FROM json_populate_recordset(NULL::public.record, :rows)`,
+          { rows: JSON.stringify(rows.slice(from, from + BATCH)) },
+          transaction,
+        )
+    },
     /** A draft was changed; once in a while for somebody who goes on changing it. */
     async appendChange(entry: NewEntry, transaction: Transaction): Promise<void> {
       const newest = 'WHERE id = :id ORDER BY number DESC LIMIT 1'
@@ -68,7 +98,7 @@ export function createRecordStore(database: Sequelize, now: () => Date = () => n
     async liveEditionAt(id: string, moment: Date): Promise<number | null> {
       const last = await entries.first(
         `WHERE id = :id AND at <= :moment AND act IN ('published', 'broughtBack', 'takenDown')
-          ORDER BY number DESC LIMIT 1`,
+          ORDER BY at DESC, number DESC LIMIT 1`,
         { id, moment },
       )
       return !last || last.act === 'takenDown' ? null : Number(last.details.edition)

@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { RecordEntry, RecordPage, RecordVerified } from '@vivid/contract'
+import { demoChecklist } from '../../demo/demo-checklist'
 import { TestClient, testServer, type TestServer } from '../../testing/test-server'
 import { FIRST, hashOf } from './entry-hash'
 
@@ -27,7 +28,10 @@ test('what happens to a calculator stands in the record, in its order, by whom, 
   })
   expect(saved.status).toBe(200)
   await ines.ask('POST', `/api/calculators/${id}/send`, { revision: revision + 1 })
-  await odile.ask('POST', `/api/calculators/${id}/approve`, { revision: revision + 1 })
+  await odile.ask('POST', `/api/calculators/${id}/approve`, {
+    revision: revision + 1,
+    checked: demoChecklist,
+  })
   await odile.ask('POST', `/api/calculators/${id}/take-down`)
   await odile.ask('POST', `/api/calculators/${id}/editions/1/live`)
   const entries = await about(id)
@@ -45,7 +49,9 @@ test('what happens to a calculator stands in the record, in its order, by whom, 
 
 test('what was refused is not on record, and saving again and again is there once', async () => {
   const { id, revision, document } = await ines.make('Skiff loan')
-  expect((await ines.ask('POST', `/api/calculators/${id}/approve`, { revision })).status).toBe(403)
+  expect(
+    (await ines.ask('POST', `/api/calculators/${id}/approve`, { revision, checked: demoChecklist })).status,
+  ).toBe(403)
   for (let n = 0; n < 4; n++) {
     const renamed = { ...document, title: { 'en-CA': `Skiff loan ${n}` } }
     await ines.ask('PUT', `/api/calculators/${id}/draft`, { revision: revision + n, document: renamed })

@@ -1,5 +1,6 @@
 import pdfmake from 'pdfmake'
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Content, Margins, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Logo } from '@vivid/contract'
 import { scheduleCell, servedWords } from '@vivid/contract/wording'
 import { textIn, type Ledger, type Readout, type ScheduleColumn } from '@vivid/core'
 import type { ShownFigures } from '../figures/shown-figures'
@@ -34,6 +35,7 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
       alignment: paper.start,
     },
     content: [
+      ...logoOf(calculator.content.style.logo, paper),
       text(program.lender, { bold: true, color: paper.colour('--accent') }),
       text(say(program.title), { fontSize: 22, bold: true, margin: [0, 2, 0, 2] }),
       text(served.madeOn(figures.date(on), calculator.edition), {
@@ -58,6 +60,18 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
     }),
   }
   return pdfmake.createPdf(definition).getBuffer()
+}
+
+/** The lender's mark at the head of the paper. */
+function logoOf(logo: Logo | undefined, { start }: Paper): Content[] {
+  if (!logo) return []
+  const size = { fit: [160, 40] as [number, number], alignment: start, margin: [0, 0, 0, 8] as Margins }
+  const [head = '', data = ''] = logo.image.split(',')
+  return [
+    head.includes('png')
+      ? { image: logo.image, ...size }
+      : { svg: Buffer.from(data, 'base64').toString('utf8'), ...size },
+  ]
 }
 
 /** What happens next, as the lender says it; nothing where it is not said. */

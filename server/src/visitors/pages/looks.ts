@@ -1,4 +1,4 @@
-import { darkSide, type HouseStyle } from '@vivid/contract'
+import { darkSide, propertiesOf, type HouseStyle } from '@vivid/contract'
 
 /** What stands in a declaration and cannot end it: colours, lengths, names of letters. */
 const PLAIN = /^[\w\s#.,'%-]*$/
@@ -8,7 +8,7 @@ export const looksOf = (style: HouseStyle): string =>
   `html:root{${declarations(style)}}@media (prefers-color-scheme:dark){html:root{${declarations(darkSide(style))}}}`
 
 const declarations = (style: HouseStyle): string =>
-  Object.entries(style)
+  propertiesOf(style)
     .filter(([name, value]) => /^--(?!dark-)[\w-]+$/.test(name) && PLAIN.test(value))
     .map(([name, value]) => `${name}:${value.replace(/^'[^']+ Variable'/, withThoseAtFirst)}`)
     .join(';')

@@ -1,3 +1,4 @@
+import { wordsByLetters } from '..'
 import type { ServedWords } from '../../served-words'
 import { englishServed } from './english'
 import { frenchServed } from './french'
@@ -5,14 +6,11 @@ import { germanServed } from './german'
 import { hebrewServed } from './hebrew'
 import { spanishServed } from './spanish'
 
-const byLetters: Readonly<Record<string, ServedWords>> = {
+/** The server's words in a locale's language. */
+export const servedWords = wordsByLetters<ServedWords>({
   en: englishServed,
   fr: frenchServed,
   de: germanServed,
   es: spanishServed,
   he: hebrewServed,
-}
-
-/** The server's words in a locale's language. */
-export const servedWords = (locale: string): ServedWords =>
-  byLetters[locale.slice(0, 2).toLowerCase()] ?? englishServed
+})

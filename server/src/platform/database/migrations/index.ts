@@ -16,6 +16,8 @@ import { closedDoors } from './0015-closed-doors'
 import { meters } from './0016-meters'
 import { waysIn } from './0017-ways-in'
 import { lostFactors } from './0018-lost-factors'
+import { checklist } from './0019-checklist'
+import { folders } from './0020-folders'
 
 /** A change to the tables: SQL and nothing else, so that it does the same for ever, whatever becomes of our code and data. */
 export interface Migration {
@@ -43,4 +45,6 @@ export const migrations: readonly Migration[] = [
   { name: '0016-meters', sql: meters },
   { name: '0017-ways-in', sql: waysIn },
   { name: '0018-lost-factors', sql: lostFactors },
+  { name: '0019-checklist', sql: checklist },
+  { name: '0020-folders', sql: folders },
 ]

@@ -7,8 +7,8 @@ import {
   type Change,
 } from '@vivid/core'
 import { createFigures, textOfAnswer } from '@vivid/contract/wording'
-import { languageName } from '../shared/fields/language-name'
-import { compoundingWords, loanWords } from './tape/term-words'
+import { languageName } from '../../shared/fields/language-name'
+import { compoundingWords, loanWords } from '../tape/term-words'
 
 const fieldWords: Readonly<Record<string, string>> = {
   title: 'title',
@@ -21,6 +21,7 @@ const fieldWords: Readonly<Record<string, string>> = {
   currency: 'currency',
   languages: 'languages',
   results: 'when results show',
+  begunFrom: 'what was made the lender’s own',
   steps: 'steps on the tape',
   samples: 'sample visitors',
   proofs: 'proofs',

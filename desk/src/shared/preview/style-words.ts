@@ -1,0 +1,76 @@
+import {
+  onDarkSide,
+  propertiesOf,
+  styleColours,
+  type FontName,
+  type HouseStyle,
+  type StyleColour,
+} from '@vivid/contract'
+
+export const colourWords: Readonly<Record<StyleColour, string>> = {
+  ink: 'Text',
+  inkSoft: 'Softer text',
+  paper: 'Behind the questions',
+  card: 'Behind the figures',
+  line: 'Lines of fields',
+  lineSoft: 'Fine lines',
+  accent: 'Accent',
+  accentSoft: 'Soft accent',
+  onAccent: 'Text on the accent',
+  error: 'What is wrong',
+  principal: 'Principal',
+  interest: 'Interest',
+  part2: 'Third part',
+  part3: 'Fourth part',
+  part4: 'Fifth part',
+  part5: 'Sixth part',
+}
+
+/** Colours that belong together, as they are edited. */
+export const colourGroups: readonly { readonly name: string; readonly colours: readonly StyleColour[] }[] = [
+  { name: 'Page', colours: ['ink', 'inkSoft', 'paper', 'card', 'line', 'lineSoft'] },
+  { name: 'Accent and warnings', colours: ['accent', 'accentSoft', 'onAccent', 'error'] },
+  { name: 'Meter', colours: ['principal', 'interest', 'part2', 'part3', 'part4', 'part5'] },
+]
+
+export const fontWords: Readonly<Record<FontName, string>> = {
+  figtree: 'Figtree',
+  bricolage: 'Bricolage Grotesque',
+  rubik: 'Rubik',
+  sourceSerif: 'Source Serif 4',
+  system: 'the visitor’s own system',
+}
+
+const otherWords: Readonly<Record<`--${string}`, string>> = {
+  '--scheme': 'Light or dark',
+  '--corner': 'Corners',
+  '--density': 'Room around things',
+  '--display': 'Letters of headings',
+  '--text': 'Letters',
+}
+const propertyWords: Readonly<Record<string, string>> = {
+  ...otherWords,
+  ...Object.fromEntries(
+    (Object.keys(styleColours) as StyleColour[]).flatMap((name) => [
+      [styleColours[name], colourWords[name]],
+      [onDarkSide(styleColours[name]), `${colourWords[name]}, on dark pages`],
+    ]),
+  ),
+}
+
+/** One thing in which two house styles differ; a colour as it stands in CSS. */
+export interface StyleChange {
+  readonly name: string
+  readonly before: string | undefined
+  readonly after: string | undefined
+}
+
+/** In what two house styles differ, in words. */
+export function styleChanges(before: HouseStyle, after: HouseStyle): StyleChange[] {
+  const names = [...new Set([...propertiesOf(after), ...propertiesOf(before)].map(([name]) => name))]
+  const colours = names
+    .filter((name) => before[name] !== after[name])
+    .map((name) => ({ name: propertyWords[name] ?? name, before: before[name], after: after[name] }))
+  const logo = { name: 'Logo', before: before.logo?.alt, after: after.logo?.alt }
+  return JSON.stringify(before.logo) === JSON.stringify(after.logo) ? colours : [...colours, logo]
+}
