@@ -13,6 +13,7 @@ import {
   problemWithPlace,
   ratesSaid,
   readoutText,
+  refusedSaid,
   scheduleCell,
 } from './wording'
 
@@ -51,7 +52,10 @@ test(`whatever an author wrote and a visitor answers is worked out and said, and
         for (const readout of evaluation.readouts) {
           readoutText(readout, figures, 'en-CA')
           const step = stepOf.get(readout.id)
-          if (readout.shows === 'ladder') ladderTable(readout, figures)
+          if (readout.shows === 'ladder') {
+            ladderTable(readout, figures, 'en-CA')
+            refusedSaid(readout, figures)
+          }
           if (readout.shows === 'comparison' && step?.shows === 'comparison')
             for (const [i, column] of readout.columns.entries())
               for (const row of step.rows) comparedCell(row, column, i === 0, figures)

@@ -142,6 +142,8 @@ const sentences: Sentences = {
   TEXT_NOT_TRANSLATED: ({ language }) =>
     `Not yet translated for ${language}; the main language is shown there.`,
   NOT_USED: () => 'Nothing uses this value.',
+  RUNGS_ALIKE: () =>
+    'The loan does not rest on this answer, so every line of the ladder would be the same: choose another question.',
   CHANGES_NOTHING: () => 'Nothing that visitors see depends on this answer.',
   HIDDEN_COUNTS: () =>
     'A loan rests on this answer. While it is hidden it counts as its default: say so, or let it count as nothing.',

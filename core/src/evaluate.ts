@@ -36,6 +36,7 @@ export type {
   PayOffPlan,
   Problem,
   Readout,
+  LadderFigures,
   Rung,
   Said,
   Turn,

@@ -72,6 +72,7 @@ test('the public names of the core', () => {
     'isoDate',
     'keysText',
     'ladder',
+    'answersOfLadder',
     'ladderNeeds',
     'ladderTerms',
     'levelPayment',

@@ -1,3 +1,4 @@
+import type { Frame } from 'puppeteer-core'
 import { expect, test } from 'vitest'
 import { starters } from '@vivid/core'
 import {
@@ -8,6 +9,7 @@ import {
   fill,
   goTo,
   placedFrame,
+  press,
   textOf,
   useApplication,
 } from './support/application'
@@ -85,6 +87,24 @@ test('names and figures are completed with their units, and a phrase is put in f
   await click(page, 'Put it in', '.phrase')
   await expectText(page, '#working-formula', 'max(down payment, 50000)')
   await expectText(page, '#line-working .value', '$61,890')
+})
+
+test('a ladder goes over answers to any question, and what lies between is worked out anew', async () => {
+  const page = await withStarter(app, 'insured-purchase', 'Other down payments')
+  const frame = (await (await page.waitForSelector('iframe'))?.contentFrame()) as Frame
+  await expectText(frame, 'table.ladder', '10%$2,812.40')
+  await expectText(frame, 'table.ladder', '20%$2,424.74')
+  await expectText(frame, '.result.wide', '5%: This can be no less than $29,000')
+  await press(page, '#line-byDownPayment')
+  await choose(page, '#byDownPayment-question', 'premiumPaid')
+  await expectText(frame, 'table.ladder', 'added to the loan$2,812.40')
+  await expectText(frame, 'table.ladder', 'paid at once')
+  await choose(page, '#byDownPayment-question', 'propertyTax')
+  await expectText(page, '#editor-byDownPayment', 'Amounts')
+  await expectText(page, '#line-byDownPayment', 'property tax')
+  await expectText(page, '.problems', '2 to mend')
+  await press(page, '.problems button')
+  await expectText(page, '.ant-modal', 'The loan does not rest on this answer')
 })
 
 test('renaming a value renames it everywhere; removing one that is used says where, and undo brings it back', async () => {

@@ -24,7 +24,8 @@ interface Started {
   readonly process: ChildProcess
   readonly address: string
   readonly output: () => string
-  readonly ended: Promise<number | null>
+  /** Its exit code, or the signal that ended it. */
+  readonly ended: Promise<number | string>
 }
 
 async function npmStart(env: Record<string, string> = {}): Promise<Started> {
@@ -47,7 +48,7 @@ async function npmStart(env: Record<string, string> = {}): Promise<Started> {
     process: child,
     address: `http://127.0.0.1:${port}`,
     output: () => output,
-    ended: new Promise((resolve) => child.once('exit', resolve)),
+    ended: new Promise((resolve) => child.once('exit', (code, signal) => resolve(code ?? signal ?? ''))),
   }
   running.push(started)
   return started

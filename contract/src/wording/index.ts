@@ -45,4 +45,12 @@ export {
   whenOf,
   type KeptWhatIf,
 } from './what-ifs'
-export { comparedCell, ladderCells, ladderTable, lowestSaid, scheduleCell } from './tables'
+export {
+  comparedCell,
+  ladderCells,
+  ladderTable,
+  lowestSaid,
+  refusedSaid,
+  rungName,
+  scheduleCell,
+} from './tables'

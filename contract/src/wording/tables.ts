@@ -1,7 +1,8 @@
-import { lengthOfMonths } from '@vivid/core/evaluate'
+import { lengthOfMonths, textIn } from '@vivid/core/evaluate'
 import type {
   ComparedColumn,
   ComparisonRow,
+  LadderFigures,
   Ledger,
   LedgerRow,
   LedgerYear,
@@ -12,6 +13,7 @@ import type {
   Turn,
 } from '@vivid/core/evaluate'
 import type { Figures } from './language'
+import { problemSentence } from './problem-sentences'
 
 /** A cell of a ladder's figures: how large it is among them, 0 to 1, and whether it is the visitor's own. */
 export interface LadderCell {
@@ -27,16 +29,17 @@ export function ladderCells(
   const payments = rungs.map(({ payment }) => payment)
   const [least, most] = [Math.min(...payments), Math.max(...payments)]
   const months = own?.term && 'years' in own.term ? own.term.years * 12 + (own.term.months ?? 0) : undefined
-  const cells = rungs.map(({ rate, length, amount, principal, payment }) => ({
+  const cells = rungs.map(({ rate, length, amount, principal, payment, isOwn }) => ({
     rate,
     size: most > least ? (payment - least) / (most - least) : 0,
     isOwn:
-      own !== undefined &&
-      (rate === undefined || Number(rate) === Number(own.annualRate)) &&
-      (length === undefined || length.years * 12 + length.months === months) &&
-      (amount === undefined ||
-        (over === 'amounts' && amount === own.principal) ||
-        (over === 'downPayments' && principal === own.principal)),
+      isOwn ??
+      (own !== undefined &&
+        (rate === undefined || Number(rate) === Number(own.annualRate)) &&
+        (length === undefined || length.years * 12 + length.months === months) &&
+        (amount === undefined ||
+          (over === 'amounts' && amount === own.principal) ||
+          (over === 'downPayments' && principal === own.principal))),
   }))
   if (over !== 'ratesByTerms') return cells.map((cell) => [cell])
   return [...new Set(cells.map(({ rate }) => rate))].map((rate) => cells.filter((cell) => cell.rate === rate))
@@ -150,10 +153,11 @@ export function lowestSaid(
 
 const timeSaid = (months: number, figures: Figures) => figures.term(lengthOfMonths(months))
 
-/** A ladder: a row a rung; or, over rates and lengths at once, rates down and lengths across. */
+/** A ladder: a row a rung; or, over rates and lengths at once, rates down and lengths across. `main`: the calculator's first language. */
 export function ladderTable(
-  { over, rungs }: Extract<Readout, { shows: 'ladder' }>,
+  { over, rungs, asked = {} }: Extract<Readout, { shows: 'ladder' }>,
   figures: Figures,
+  main: string,
 ): SaidTable {
   const { page } = figures.words
   const heading = {
@@ -163,6 +167,7 @@ export function ladderTable(
     amounts: page.amount,
     downPayments: page.downPayment,
     ratesByTerms: page.rate,
+    answer: textIn(asked, figures.locale, main),
   }[over]
   if (over !== 'ratesByTerms')
     return {
@@ -185,6 +190,13 @@ export function ladderTable(
   }
 }
 
-/** What a rung is named by: its rate, its length or its amount. */
-const rungName = ({ rate, length, amount }: Rung, figures: Figures): string =>
-  rate !== undefined ? figures.percent(rate) : length ? figures.term(length) : figures.moneyShort(amount ?? 0)
+/** What a rung is named by: its answer, its rate, its length or its amount. */
+export function rungName({ answer, rate, length, amount }: Rung, figures: Figures): string {
+  if (answer) return figures.value(answer)
+  if (rate !== undefined) return figures.percent(rate)
+  return length ? figures.term(length) : figures.moneyShort(amount ?? 0)
+}
+
+/** The answers that lead to no rung, each with why: "5%: This can be no less than …". */
+export const refusedSaid = ({ refused = [] }: LadderFigures, figures: Figures): string[] =>
+  refused.map(({ answer, problem }) => `${figures.value(answer)}: ${problemSentence(problem, figures)}`)

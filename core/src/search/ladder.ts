@@ -5,7 +5,7 @@ import type { Refusal } from '../guards/refusal'
 import { refuse } from '../guards/refusal'
 
 /** The most rungs a ladder may have, both directions multiplied. */
-const MOST_RUNGS = 2_000
+export const MOST_RUNGS = 2_000
 
 /** The same loan over a list of one term, or of two: rung by rung, the second within the first. */
 export type Ladder =

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Readout, ReadoutOf } from '@vivid/core/evaluate'
-import { ladderCells, ladderTable } from '@vivid/contract/wording'
+import { mainLanguage, type Readout, type ReadoutOf } from '@vivid/core/evaluate'
+import { ladderCells, ladderTable, refusedSaid } from '@vivid/contract/wording'
 import type { Calculator } from '../model/use-calculator'
 
 const { readout, calculator } = defineProps<{
@@ -10,7 +10,8 @@ const { readout, calculator } = defineProps<{
   calculator: Calculator
 }>()
 const { figures, say } = calculator
-const table = computed(() => ladderTable(readout, figures.value))
+const table = computed(() => ladderTable(readout, figures.value, mainLanguage(calculator.program.value)))
+const refused = computed(() => refusedSaid(readout, figures.value))
 /** Payments are shaded by size, and the visitor's own is framed. */
 const cells = computed(() => {
   const of = calculator.steps.value.find(({ id }) => id === readout.ladder)
@@ -50,5 +51,6 @@ const cells = computed(() => {
         </tbody>
       </table>
     </div>
+    <p v-for="(one, i) in refused" :key="i" class="sentence">{{ one }}</p>
   </section>
 </template>

@@ -7,6 +7,7 @@ export type CompileFault =
   | { readonly code: 'LEAST_ABOVE_MOST' | 'DEFAULT_OUT_OF_RANGE' | 'STEP_ZERO' | 'DEFAULT_NEEDED' }
   | { readonly code: 'OPTION_TWICE' | 'OPTION_VALUE_MISSING'; readonly option: string }
   | { readonly code: 'NO_QUESTION' | 'NO_READOUT' | 'TOO_FEW_LOANS' | 'LENGTH_NEEDED' }
+  | { readonly code: 'RUNGS_ALIKE' }
   | { readonly code: 'TERM_AND_PAYMENT' | 'STAY_NEEDED' }
   /** Two settings of a loan; `other` is the field of the one this does not go with, or needs. */
   | {

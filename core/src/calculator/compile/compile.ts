@@ -4,6 +4,7 @@ import type { Scope } from '../../formula/checking'
 import { nameFault, plainName, type FormulaReader, type ParsedBefore } from '../../formula/syntax'
 import { minorDigitsOf } from '../../money/currencies'
 import type { CalculatorDocument, Proof } from '../document/document'
+import { loanReference } from '../document/loan-reference'
 import type { RateSheet } from '../document/sheets'
 import type { CalculatorStep } from '../document/steps'
 import type { Program, ProgramStep, ReadyFormula } from '../program/program'
@@ -106,7 +107,12 @@ function compileWith(
         ),
       ],
     },
-    problems: [...told, ...unusedProblems(steps, uses), ...hiddenProblems(steps, uses)].sort(byPlace(steps)),
+    problems: [
+      ...told,
+      ...unusedProblems(steps, uses),
+      ...hiddenProblems(steps, uses),
+      ...alikeProblems(steps, uses),
+    ].sort(byPlace(steps)),
     uses,
     proofs: proofs.map(({ proof, formulas }) => ({ proof, formulas })),
     scope,
@@ -140,6 +146,9 @@ function readyStep(
   const formulas: Record<string, ReadyFormula> = {}
   const problems: CompileProblem[] = []
   const used = new Set(uses.get(step.id))
+  // Its rungs are worked out from the beginning, with another answer each.
+  if (step.kind === 'ladder' && step.over === 'answer')
+    reachedFrom([step], uses).forEach((id) => id !== step.id && used.add(id))
   let faulty = false
   for (const { path, text, takes, required } of formulasOf(effective, sheets)) {
     if (text.trim() === '' && !required) continue
@@ -282,6 +291,20 @@ function hiddenProblems(
       step.kind === 'question' && step.shownWhen.trim() !== '' && step.whenHidden === undefined
     return isUndecided && reached.has(step.id)
       ? [{ code: 'HIDDEN_COUNTS', step: step.id, field: 'whenHidden' }]
+      : []
+  })
+}
+
+/** Ladders over answers to a question that their loan does not rest on. */
+function alikeProblems(
+  steps: readonly CalculatorStep[],
+  uses: ReadonlyMap<string, readonly string[]>,
+): CompileProblem[] {
+  return steps.flatMap((step): CompileProblem[] => {
+    const question = step.kind === 'ladder' && step.over === 'answer' && step.question
+    const loan = steps.find(({ id }) => step.kind === 'ladder' && id === loanReference(step.loan).step)
+    return question && loan && !reachedFrom([loan], uses).has(question)
+      ? [{ code: 'RUNGS_ALIKE', step: step.id, field: 'question' }]
       : []
   })
 }

@@ -43,8 +43,15 @@ export function mapReferences(step: CalculatorStep, to: (reference: Reference) =
       return step.as === null ? step : { ...step, as: loan(step.as, 'as') }
     case 'equity':
     case 'aim':
-    case 'ladder':
       return { ...step, loan: loan(step.loan) }
+    case 'ladder':
+      return step.over === 'answer'
+        ? {
+            ...step,
+            loan: loan(step.loan),
+            question: to({ field: 'question', id: step.question ?? '', fits: isOneAnswer }),
+          }
+        : { ...step, loan: loan(step.loan) }
     case 'comparison':
       return { ...step, loans: loans(step.loans) }
     case 'payOff':
@@ -92,4 +99,5 @@ export function mapReferences(step: CalculatorStep, to: (reference: Reference) =
 }
 
 const isLoanList = (other: CalculatorStep) => other.kind === 'question' && other.asks === 'loans'
+const isOneAnswer = (other: CalculatorStep) => other.kind === 'question' && other.asks !== 'loans'
 const isAmount = (other: CalculatorStep) => other.kind === 'question' && other.asks === 'money'

@@ -1,5 +1,6 @@
 import type { RateSheet } from '../document/sheets'
-import type { CalculatorStep, ComparisonRow, ReadoutStep } from '../document/steps'
+import { answersOfLadder } from '../document/step-terms'
+import type { CalculatorStep, ComparisonRow, ReadoutStep, StepOf } from '../document/steps'
 import type { CompileFault, CompileProblem } from './compile-problem'
 import { effectiveLoan } from './effective-loan'
 import { loanMixProblems } from './loan-mix'
@@ -38,6 +39,12 @@ export function structureProblems(
     }
     case 'comparison':
       return step.loans.length < 2 ? problem({ code: 'TOO_FEW_LOANS' }, 'loans') : []
+    case 'ladder': {
+      const term = neededAnswers(step, steps)
+      return term && !step.terms[term]?.trim()
+        ? problem({ code: 'FORMULA_EMPTY', from: 0, to: 0 }, `terms.${term}`)
+        : []
+    }
     case 'readout':
       if (needsLoans(step)) return problem({ code: 'TOO_FEW_LOANS' }, 'loans')
       return needsStay(step, steps) ? problem({ code: 'STAY_NEEDED' }, 'rows') : []
@@ -48,10 +55,15 @@ export function structureProblems(
     case 'refinance':
     case 'equity':
     case 'aim':
-    case 'ladder':
     case 'payOff':
       return []
   }
+}
+
+/** The list a ladder over a question's answers cannot do without. */
+function neededAnswers({ over, question }: StepOf<'ladder'>, steps: readonly CalculatorStep[]) {
+  const asked = over === 'answer' ? steps.find(({ id }) => id === question) : undefined
+  return asked?.kind === 'question' ? answersOfLadder(asked) : undefined
 }
 
 const needsLoans = (step: ReadoutStep): boolean =>

@@ -1,4 +1,5 @@
 import type { Wanted } from '../../formula/unit'
+import type { Question } from './questions'
 
 /** One term of a composite step: what it takes, and whether the step can do without it. */
 export interface TermFacts {
@@ -111,6 +112,10 @@ export const ladderTerms = {
   amounts: { takes: { is: 'list', of: money } },
   downPayments: { takes: { is: 'list', of: moneyOrPercent } },
   price: { takes: money },
+  recurring: { takes: { is: 'list', of: anyMoney } },
+  numbers: { takes: { is: 'list', of: { is: 'number' } } },
+  counts: { takes: { is: 'list', of: count } },
+  dates: { takes: { is: 'list', of: { is: 'date' } } },
 } as const satisfies Record<string, TermFacts>
 
 export const ladderNeeds = {
@@ -120,4 +125,29 @@ export const ladderNeeds = {
   amounts: ['amounts'],
   downPayments: ['price', 'downPayments'],
   ratesByTerms: ['rates', 'lengths'],
+  /** Depends on the question: see `answersOfLadder`. */
+  answer: [],
 } as const satisfies Record<string, readonly (keyof typeof ladderTerms)[]>
+
+/** The term that lists the answers to a question for a ladder; a question with a few answers has all of them on it. */
+export function answersOfLadder(question: Question): keyof typeof ladderTerms | undefined {
+  switch (question.asks) {
+    case 'money':
+      return question.per === null ? 'amounts' : 'recurring'
+    case 'percent':
+      return 'rates'
+    case 'share':
+      return 'downPayments'
+    case 'term':
+      return 'lengths'
+    case 'number':
+      return question.counts === 'payments' ? 'counts' : 'numbers'
+    case 'date':
+      return 'dates'
+    case 'choice':
+    case 'yesNo':
+    case 'frequency':
+    case 'loans':
+      return undefined
+  }
+}

@@ -147,6 +147,8 @@ const LadderStep = z.strictObject({
   kind: z.literal('ladder'),
   over: namesOf(ladderNeeds),
   loan: loanId,
+  /** Over `answer`: the question that is answered otherwise on each rung. */
+  question: stepId.optional(),
   terms: termsOf(ladderTerms),
 })
 const ComparisonStep = z.strictObject({

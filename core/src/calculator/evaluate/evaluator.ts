@@ -184,9 +184,12 @@ function stateOf(one: ProgramStep, context: Context): State {
     case 'aim':
       return figures(further().aimFigures(step, termsAt(step.loan, states), terms))
     case 'ladder': {
-      const { rungsOf, ladderFigures } = further()
-      const rungs = rungsOf(step, termsAt(step.loan, states), terms)
-      return { ...figures(ladderFigures(rungs)), rungs }
+      const { rungsOf, rungsOfAnswers, ladderFigures } = further()
+      const found =
+        step.over === 'answer'
+          ? rungsOfAnswers(step, terms, context, workOut)
+          : { rungs: rungsOf(step.over, termsAt(step.loan, states), terms) }
+      return { ...figures(ladderFigures(found.rungs)), ladder: found }
     }
     case 'comparison': {
       const { comparedColumns, comparisonFigures, turnOf } = further()

@@ -6,6 +6,7 @@ import { readLoans } from '../answers/read-loans'
 import { loansAsFigures } from './loans-as-figures'
 import { narrowed } from './narrowed'
 import { paidOffTogether } from './paid-off'
+import { rungsOfAnswers } from './rungs-of-answers'
 import { comparedColumns, comparisonFigures, ladderFigures, rungsOf, turnOf } from './side-by-side'
 
 /**
@@ -18,6 +19,7 @@ export const further = {
   equityFigures,
   aimFigures,
   rungsOf,
+  rungsOfAnswers,
   ladderFigures,
   comparedColumns,
   comparisonFigures,

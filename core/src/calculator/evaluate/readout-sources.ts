@@ -18,10 +18,10 @@ export function sourcesFor(
       return valueOf(value, unit, program.minorDigits, every, further?.figuresValue) ?? waits()
     },
     loan: (id) => loanAt(id, states),
-    rungs: (id) => {
+    ladder: (id) => {
       const step = program.steps.find((other) => other.step.id === id)?.step
-      const rungs = states.get(id)?.rungs
-      return step?.kind === 'ladder' && rungs ? { over: step.over, rungs } : waits()
+      const ladder = states.get(id)?.ladder
+      return step?.kind === 'ladder' && ladder ? { over: step.over, ...ladder } : waits()
     },
     plans: (id) => states.get(id)?.plans ?? waits(),
     columns: (id) => states.get(id)?.columns ?? waits(),

@@ -10,9 +10,9 @@ import type {
   ComparedColumn,
   Part,
   Readout,
+  LadderFigures,
   PayOffFigures,
   RefinanceLines,
-  Rung,
   Said,
   Turn,
   Value,
@@ -23,7 +23,7 @@ export interface ReadoutSources {
   /** The value of a formula of the readout. */
   readonly value: (path: string) => Value
   readonly loan: (stepId: string) => LoanRun
-  readonly rungs: (stepId: string) => { readonly over: Rungs['over']; readonly rungs: readonly Rung[] }
+  readonly ladder: (stepId: string) => Omit<LadderFigures, 'ladder'>
   readonly columns: (stepId: string) => readonly ComparedColumn[]
   readonly turn: (stepId: string) => Turn | undefined
   readonly plans: (stepId: string) => Omit<PayOffFigures, 'payOff'>
@@ -33,7 +33,6 @@ export interface ReadoutSources {
   readonly explained: () => readonly { readonly step: string; readonly value: Value }[]
   readonly rates: () => readonly { readonly step: string; readonly effective: string }[]
 }
-type Rungs = Extract<Readout, { shows: 'ladder' }>
 
 /** The figures of a readout. Stops, as a formula does, where something it needs has no value. */
 export function readOut(step: ReadoutStep, from: ReadoutSources): Readout {
@@ -62,7 +61,7 @@ export function readOut(step: ReadoutStep, from: ReadoutSources): Readout {
       return { shows: 'schedule', id, loan, by, columns, years: ledger?.byYear() ?? [] }
     }
     case 'ladder':
-      return { shows: 'ladder', id, ladder: step.ladder, ...from.rungs(step.ladder) }
+      return { shows: 'ladder', id, ladder: step.ladder, ...from.ladder(step.ladder) }
     case 'comparison': {
       const { comparison, rows } = step
       const [columns, turn] = [from.columns(comparison), from.turn(comparison)]
@@ -144,7 +143,7 @@ function chart(step: ReadoutOf<'chart'>, from: ReadoutSources): Readout {
         chart: 'ladder',
         id,
         ladder: step.ladder ?? '',
-        ...from.rungs(step.ladder ?? ''),
+        ...from.ladder(step.ladder ?? ''),
       }
     case 'refinance':
       return { shows: 'chart', chart: 'refinance', id, ...refinanceLines(from.figures(step.of ?? '')) }

@@ -125,8 +125,11 @@ export function comparisonFigures(
   })
 }
 
+/** Ladders over a term of the loan itself. */
+type TermLadder = Exclude<StepOf<'ladder'>['over'], 'answer'>
+
 /** The same loan over a list, or over rates and lengths. */
-export function rungsOf({ over }: StepOf<'ladder'>, base: LoanTerms, terms: TermsReader): Rung[] {
+export function rungsOf(over: TermLadder, base: LoanTerms, terms: TermsReader): Rung[] {
   const list = (path: string) => (terms.raw(path)?.value ?? []) as readonly Computed[]
   const amounts = (path: string) => list(path).map((one) => roundWhole(one as Decimal).toNumber())
   const lengths: TermLength[] = amounts('terms.lengths').map(lengthOfMonths)
@@ -180,7 +183,7 @@ function downPayments(terms: TermsReader, price: number): number[] {
   )
 }
 
-const figuresOfRung = (ledger: Ledger) => ({
+export const figuresOfRung = (ledger: Ledger) => ({
   payment: ledger.nextPayment,
   payments: ledger.count,
   endDate: ledger.endsOn,

@@ -5,7 +5,15 @@ import { Decimal } from '../../money/decimal'
 import type { Question } from '../document/questions'
 import { MOST_LOANS } from '../../lending/pay-off'
 import type { PaidOffTogether } from './paid-off'
-import type { ComparedColumn, Doubt, Problem, Readout, Rung, Turn, Value } from '../program/evaluated'
+import type {
+  ComparedColumn,
+  Doubt,
+  LadderFigures,
+  Problem,
+  Readout,
+  Turn,
+  Value,
+} from '../program/evaluated'
 
 /** A step worked out, or why it was not. The same object as before where nothing it depends on changed. */
 export interface State {
@@ -15,7 +23,7 @@ export interface State {
   readonly doubt?: Doubt
   readonly hidden?: boolean
   readonly readout?: Readout
-  readonly rungs?: readonly Rung[]
+  readonly ladder?: Pick<LadderFigures, 'rungs' | 'asked' | 'refused'>
   readonly columns?: readonly ComparedColumn[]
   readonly turn?: Turn | undefined
   readonly plans?: PaidOffTogether['plans']

@@ -8,6 +8,7 @@ import type { Minor } from '../../money/minor'
 import type { Frequency } from '../../rates/frequency'
 import type { Refusal } from '../../guards/refusal'
 import type { OwedLoanAnswer, TermLength } from '../document/document-shapes'
+import type { Texts } from '../document/texts'
 import type { ActionName, ComparisonRow, ScheduleColumn, WhatIfName } from '../document/steps'
 
 /**
@@ -180,6 +181,15 @@ export interface Rung {
   readonly payments: number
   readonly endDate: string | undefined
   readonly totalInterest: Minor
+  /** Over answers: the answer, and whether it is the visitor's own. */
+  readonly answer?: Value
+  readonly isOwn?: boolean
+}
+
+/** An answer that is not possible here, or with which there is no loan, and why. */
+export interface RefusedRung {
+  readonly answer: Value
+  readonly problem: Problem
 }
 
 /** What the visitor sees, as figures; the words are made elsewhere. */
@@ -289,8 +299,11 @@ export interface PayOffPlan {
 
 export interface LadderFigures {
   readonly ladder: string
-  readonly over: 'rates' | 'terms' | 'extras' | 'amounts' | 'downPayments' | 'ratesByTerms'
+  readonly over: 'rates' | 'terms' | 'extras' | 'amounts' | 'downPayments' | 'ratesByTerms' | 'answer'
   readonly rungs: readonly Rung[]
+  /** Over answers: what is asked, and the answers that lead to no rung. */
+  readonly asked?: Texts
+  readonly refused?: readonly RefusedRung[]
 }
 
 /** The balance of a loan that is kept and of the one in its place, and the months that matter, counted from now. */

@@ -111,6 +111,15 @@ export const insuredPurchase = (): CalculatorDocument =>
         },
         { options: { compounding: 2 } },
       ),
+      {
+        kind: 'ladder',
+        id: 'byDownPayment',
+        name: 'by down payment',
+        over: 'answer',
+        loan: 'loan',
+        question: 'downPayment',
+        terms: { downPayments: '[5, 10, 15, 20, 25]' },
+      },
       paymentFigure('the loan'),
       paymentWithCosts('the loan'),
       figure(
@@ -155,6 +164,15 @@ export const insuredPurchase = (): CalculatorDocument =>
       ),
       interestFigure('the loan'),
       endFigure('the loan'),
+      {
+        ...readout(
+          'downPaymentsBeside',
+          'down payments side by side',
+          t('With another down payment', 'Avec une autre mise de fonds'),
+        ),
+        shows: 'ladder',
+        ladder: 'byDownPayment',
+      },
       {
         ...readout(
           'howWorkedOut',

@@ -91,6 +91,7 @@ export const steps: fc.Arbitrary<CalculatorStep[]> = fc
         'amounts' as const,
         'downPayments' as const,
         'ratesByTerms' as const,
+        'answer' as const,
       ),
       terms: fc.record({
         rates: texts('[3, 4, 5]', '[rate, 1000]', '[0]'),
@@ -99,7 +100,12 @@ export const steps: fc.Arbitrary<CalculatorStep[]> = fc
         amounts: texts('[100000, price]', '[1]', '[0]'),
         downPayments: texts('[5, 10, 20]', '[price, debts]', '[100]', '[20000, 40000]'),
         price: once,
+        recurring: texts('[debts, debts * 2]', '[0]'),
+        numbers: texts('[1, 2]', '[things]'),
+        counts: texts('[number]'),
+        dates: texts('[today()]'),
       }),
+      question: fc.constantFrom('price', 'rate', 'term', 'share', 'often', 'things', 'sure'),
     }),
     formula: texts(
       'balance after(loan: the loan, years: 1)',

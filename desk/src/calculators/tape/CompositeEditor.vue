@@ -4,6 +4,7 @@ import {
   affordabilityTerms,
   aimNeeds,
   aimTerms,
+  answersOfLadder,
   equityTerms,
   ladderNeeds,
   ladderTerms,
@@ -70,7 +71,7 @@ function sheetOf(step: StepOf<Composite>): Sheet {
     case 'aim':
       return { names: aimNeeds[step.find], facts: aimTerms, words: aimWords }
     case 'ladder':
-      return { names: ladderNeeds[step.over], facts: ladderTerms, words: ladderWords }
+      return { names: needsOfLadder(step.over, step.question), facts: ladderTerms, words: ladderWords }
     case 'payOff':
       return { names: Object.keys(payOffTerms), facts: payOffTerms, words: payOffWords }
   }
@@ -80,16 +81,30 @@ const titles = (words: Readonly<Record<string, string>>) =>
 const compoundings = titles(compoundingWords)
 const setCompounding = (value: string) => set('compounding')(value === 'perPayment' ? value : Number(value))
 
+const questions = computed(() =>
+  document.steps.flatMap((one) => (one.kind === 'question' && one.asks !== 'loans' ? [one] : [])),
+)
+/** The lists a ladder takes; over answers, that of its question. */
+function needsOfLadder(over: StepOf<'ladder'>['over'], question = ''): readonly string[] {
+  const asked = over === 'answer' ? questions.value.find(({ id }) => id === question) : undefined
+  const listed = asked && answersOfLadder(asked)
+  return listed ? [listed] : ladderNeeds[over]
+}
+
 /** What an aim or a ladder has no use for any more goes with the choice; what it needs is asked for. */
-function setAbout(field: 'find' | 'over', value: string): void {
-  const needs: readonly string[] =
-    field === 'find'
-      ? aimNeeds[value as keyof typeof aimNeeds]
-      : ladderNeeds[value as keyof typeof ladderNeeds]
+const setAim = (find: string) => change({ find }, aimNeeds[find as keyof typeof aimNeeds])
+function setOver(value: string): void {
+  const over = value as StepOf<'ladder'>['over']
+  const question = over === 'answer' ? (questions.value[0]?.id ?? '') : undefined
+  change({ over, question }, needsOfLadder(over, question))
+}
+const setQuestion = (question: string) => change({ question }, needsOfLadder('answer', question))
+
+function change(about: Readonly<Record<string, unknown>>, needs: readonly string[]): void {
   const terms = Object.fromEntries(
     needs.map((name) => [name, (step.terms as Record<string, string | undefined>)[name] ?? '']),
   )
-  draft.changeStep(step.id, { [field]: value, terms })
+  draft.changeStep(step.id, { ...about, terms })
 }
 </script>
 
@@ -111,7 +126,7 @@ function setAbout(field: 'find' | 'over', value: string): void {
     label="Works out"
     :value="step.find"
     :options="titles(aimTitles)"
-    @change="setAbout('find', $event)"
+    @change="setAim"
   />
   <PickField
     v-if="step.kind === 'ladder'"
@@ -119,7 +134,16 @@ function setAbout(field: 'find' | 'over', value: string): void {
     label="Over a list of"
     :value="step.over"
     :options="titles(ladderTitles)"
-    @change="setAbout('over', $event)"
+    @change="setOver"
+  />
+  <PickField
+    v-if="step.kind === 'ladder' && step.over === 'answer'"
+    :id="`${step.id}-question`"
+    label="Answered otherwise"
+    :value="step.question ?? ''"
+    :options="questions.map(({ id, name }) => ({ value: id, label: name }))"
+    :field="`${step.id}.question`"
+    @change="setQuestion"
   />
   <StepPick
     v-if="step.kind === 'equity' || step.kind === 'aim' || step.kind === 'ladder'"

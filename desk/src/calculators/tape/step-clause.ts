@@ -49,7 +49,9 @@ export function stepClause(
     case 'aim':
       return aimTitles[step.find]
     case 'ladder':
-      return `${nameOf(step.loan)} over ${ladderTitles[step.over]}`
+      return step.over === 'answer'
+        ? `${nameOf(step.loan)} for each ${nameOf(step.question ?? '')}`
+        : `${nameOf(step.loan)} over ${ladderTitles[step.over]}`
     case 'comparison':
       return step.loans.map(({ loan }) => nameOf(loan)).join(', ')
     case 'payOff':

@@ -78,6 +78,10 @@ export const ladderWords: Record<keyof StepOf<'ladder'>['terms'] & string, Words
   amounts: ['Amounts', ''],
   downPayments: ['Down payments, amounts or percents', ''],
   price: ['Of the price', ''],
+  recurring: ['Amounts', ''],
+  numbers: ['Numbers', ''],
+  counts: ['Numbers of payments', ''],
+  dates: ['Days', ''],
 }
 
 export const payOffWords: Record<keyof StepOf<'payOff'>['terms'] & string, Words> = {
@@ -120,6 +124,7 @@ export const ladderTitles: Readonly<Record<StepOf<'ladder'>['over'], string>> = 
   amounts: 'amounts',
   downPayments: 'down payments',
   ratesByTerms: 'rates by lengths',
+  answer: 'answers to a question',
 }
 
 export const compoundingWords: Readonly<Record<string, string>> = {

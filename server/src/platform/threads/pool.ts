@@ -78,6 +78,8 @@ export function createThreadedWork<Table extends TaskTable>(
       minThreads: 1,
       maxThreads,
       idleTimeout: 60_000,
+      // Node.js 20 aborts where a process ends while a thread takes a module by `require`; by `import` it ends.
+      execArgv: ['--no-experimental-require-module'],
       resourceLimits: { maxOldGenerationSizeMb: 768 },
     })
   const pools = { visitors: poolOf(threads.visitors), desk: poolOf(threads.desk) }

@@ -1,4 +1,5 @@
 import { lengthOfMonths, type Readout, type ReadoutOf } from '@vivid/core/evaluate'
+import { rungName } from '@vivid/contract/wording'
 import type { Calculator } from '../../model/use-calculator'
 
 /** What a chart draws, and the same as words for its table. */
@@ -112,17 +113,11 @@ export function chartData(
     }
     case 'ladder': {
       const rates = [...new Set(readout.rungs.map(({ rate }) => rate))]
-      const nameOf = (rung: (typeof readout.rungs)[number]) =>
-        rung.length
-          ? figures.term(rung.length)
-          : rung.rate
-            ? figures.percent(rung.rate)
-            : figures.moneyShort(rung.amount ?? 0)
       if (readout.over !== 'ratesByTerms')
         return {
           kind: 'bars',
           across: '',
-          places: readout.rungs.map(nameOf),
+          places: readout.rungs.map((rung) => rungName(rung, figures)),
           series: [
             series(
               words.rows.payment,
@@ -135,7 +130,7 @@ export function chartData(
       return {
         kind: 'lines',
         across: words.length,
-        places: first.map(nameOf),
+        places: first.map(({ length }) => (length ? figures.term(length) : '')),
         series: rates.map((rate) =>
           series(
             figures.percent(rate ?? '0'),

@@ -3,6 +3,7 @@ import {
   comparedCell,
   conventionsSaid,
   ladderTable,
+  refusedSaid,
   lowestSaid,
   labelSaid,
   payOffTable,
@@ -64,8 +65,12 @@ export function readoutOf(readout: Readout, step: ReadoutStep, paper: Paper): Co
       return [heading(label, paper), text(sentence), tableOf(head, rows, paper)]
     }
     case 'ladder': {
-      const { head, rows } = ladderTable(readout, figures)
-      return [heading(label, paper), tableOf(head, rows, paper)]
+      const { head, rows } = ladderTable(readout, figures, main)
+      return [
+        heading(label, paper),
+        tableOf(head, rows, paper),
+        ...refusedSaid(readout, figures).map((one) => text(one)),
+      ]
     }
     case 'explanation': {
       const lines = readout.lines.flatMap(({ step: id, value }) => {
