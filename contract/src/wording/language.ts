@@ -1,12 +1,4 @@
-import type {
-  AnswerKind,
-  Currency,
-  Frequency,
-  Period,
-  Problem,
-  TermLength,
-  Value,
-} from '@vivid/core/evaluate'
+import type { AnswerKind, Currency, Frequency, Period, TermLength, Value } from '@vivid/core/evaluate'
 import type { PageWords } from './page-words'
 
 /** Puts figures into a locale's digits and words. Amounts are minor units of its currency. */
@@ -47,10 +39,6 @@ export interface Figures {
 /** A word by number: the forms a language has, by Intl.PluralRules. */
 export type Counted = Partial<Record<Intl.LDMLPluralRule, string>> & { readonly other: string }
 
-export type ProblemSentences = {
-  [C in Problem['code']]: (problem: Extract<Problem, { code: C }>, figures: Figures) => string
-}
-
 /** The words figures and problems are said with, in one language. `#` stands for the number. */
 export interface Language {
   readonly years: Counted
@@ -61,11 +49,62 @@ export interface Language {
   readonly per: Readonly<Record<Period, string>>
   readonly yes: string
   readonly no: string
-  readonly ratesByTerms: string
-  readonly examples: Readonly<Record<AnswerKind, (figures: Figures) => string>>
-  readonly problems: ProblemSentences
-  /** A bound said in full: a share both as money and as a percentage. */
-  readonly bound: (value: Value, figures: Figures) => string
+  /** What can be answered to a kind of question, behind "Type …". */
+  readonly examples: Readonly<
+    Record<'money', (amount: string) => string> &
+      Record<'percent', (percent: string) => string> &
+      Record<'share', (amount: string, percent: string) => string> &
+      Record<'term', (term: string) => string> &
+      Record<Exclude<AnswerKind, 'money' | 'percent' | 'share' | 'term'>, string>
+  >
+  /** A share both as money and as a percentage. */
+  readonly shareInFull: (amount: string, percent: string) => string
+  readonly problems: {
+    readonly unknown: (field: string) => string
+    readonly missing: string
+    readonly unreadable: (example: string) => string
+    /** `missing` is empty where what is missing is not known. */
+    readonly belowLeast: (least: string, missing: string) => string
+    readonly aboveMost: (most: string) => string
+    readonly notAnOption: (options: string) => string
+    readonly aboveWhole: (whole: string) => string
+    readonly loansTooFew: (count: string) => string
+    readonly loansTooMany: (count: string) => string
+    readonly neverRepaid: (least: string) => string
+  }
+  /** Why there is no loan. */
+  readonly refusals: {
+    readonly paymentTooSmall: (least: string) => string
+    readonly termTooLong: string
+    readonly termNotPositive: string
+    readonly nothingToBorrow: string
+    readonly balloonTooLarge: string
+    readonly liesBehind: string
+    readonly liesAhead: string
+    readonly rateTooHigh: string
+    readonly repaysTooLittle: (least: string) => string
+    readonly repaidAtOnce: (most: string) => string
+    readonly nothingAffordable: string
+    readonly noPriceTooHigh: string
+    readonly tooSoon: string
+    readonly tooSmall: string
+    readonly aboveAllBands: (most: string) => string
+    readonly rateChangeOutside: string
+    readonly extraUnfit: string
+    readonly noLoan: string
+  }
+  /** Why a figure cannot be worked out. */
+  readonly stops: {
+    readonly noRateFor: (keys: string) => string
+    readonly noRatesYet: string
+    readonly noFigure: (figure: string) => string
+    readonly dividedByZero: string
+    readonly notWhole: (what: string) => string
+    readonly tooLarge: string
+    readonly tooMuchWork: string
+    readonly broken: string
+    readonly waits: string
+  }
   readonly periodDoubted: (value: string, per: string, fits: string) => string
   /** What a yearly limit keeps from being paid of a loan's extras. */
   readonly extrasCut: (value: string) => string

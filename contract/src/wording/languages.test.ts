@@ -5,6 +5,7 @@ import { createFigures } from './figures'
 import { counted, fetchAllLanguages, isRightToLeft, languageOf, spokenLanguages } from './languages'
 import { conventionWords } from './languages/conventions'
 import { english } from './languages/english'
+import { problemSentence } from './problem-sentences'
 
 await fetchAllLanguages()
 
@@ -87,7 +88,7 @@ describe.each(inEach)('$locale', ({ locale, figures }) => {
   })
 
   test('problems say what would be right with a figure of the locale', () => {
-    const least = figures.words.problems.ANSWER_BELOW_LEAST(
+    const least = problemSentence(
       { code: 'ANSWER_BELOW_LEAST', field: 'x', least: { unit: 'money', money: minor(60_000_00) } },
       figures,
     )

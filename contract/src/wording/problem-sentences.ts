@@ -1,21 +1,128 @@
 import {
   mainLanguage,
   textIn,
+  type AnswerKind,
   type Doubt,
   type LoanCell,
   type Problem,
   type Program,
+  type Refusal,
+  type Stop,
+  type Value,
 } from '@vivid/core/evaluate'
 import type { Figures } from './language'
 
 /** What is wrong with an answer and what would be right, in the visitor's words. */
-export const problemSentence = <C extends Problem['code']>(
-  problem: Extract<Problem, { code: C }>,
-  figures: Figures,
-): string => {
-  const say = figures.words.problems[problem.code as C] as (p: typeof problem, f: Figures) => string
+export function problemSentence(problem: Problem, figures: Figures): string {
   const place = 'at' in problem && problem.at ? `${placeInList(problem.at, figures)}: ` : ''
-  return place + say(problem, figures)
+  return place + said(problem, figures)
+}
+
+function said(problem: Problem, f: Figures): string {
+  const { problems } = f.words
+  switch (problem.code) {
+    case 'ANSWER_UNKNOWN':
+      return problems.unknown(problem.field)
+    case 'ANSWER_MISSING':
+      return problems.missing
+    case 'ANSWER_UNREADABLE':
+      return problems.unreadable(exampleOf(problem.wanted, f))
+    case 'ANSWER_BELOW_LEAST':
+      return problems.belowLeast(
+        boundSaid(problem.least, f),
+        problem.missing === undefined ? '' : f.value(problem.missing),
+      )
+    case 'ANSWER_ABOVE_MOST':
+      return problems.aboveMost(boundSaid(problem.most, f))
+    case 'ANSWER_NOT_AN_OPTION': {
+      const options = problem.options.map((option) => f.option(problem.field, option))
+      return problems.notAnOption(options.join(f.locale.startsWith('fr') ? ' ; ' : '; '))
+    }
+    case 'SHARE_ABOVE_WHOLE':
+      return problems.aboveWhole(f.value(problem.whole))
+    case 'LOANS_TOO_FEW':
+      return problems.loansTooFew(f.count(problem.count))
+    case 'LOANS_TOO_MANY':
+      return problems.loansTooMany(f.count(problem.count))
+    case 'LOAN_NEVER_REPAID':
+      return problems.neverRepaid(f.value(problem.least))
+    case 'LOAN_REFUSED':
+      return refusalSaid(problem.refusal, f)
+    case 'STEP_STOPPED':
+      return stopSaid(problem.stop, f)
+  }
+}
+
+/** A bound in full: a share both as money and as a percentage. */
+export const boundSaid = (value: Value, f: Figures): string =>
+  value.unit === 'share'
+    ? f.words.shareInFull(f.moneyShort(value.money), f.percent(value.percent))
+    : f.value(value)
+
+function exampleOf(kind: AnswerKind, f: Figures): string {
+  const { examples } = f.words
+  const money = (amount: number) => f.moneyShort(amount * 10 ** f.digits)
+  switch (kind) {
+    case 'money':
+      return examples.money(money(250_000))
+    case 'percent':
+      return examples.percent(f.percent('4.64'))
+    case 'share':
+      return examples.share(money(60_000), f.percent('15'))
+    case 'term':
+      return examples.term(f.term({ years: 25, months: 0 }))
+    default:
+      return examples[kind]
+  }
+}
+
+function refusalSaid({ code, field, details: { least, most, reason } }: Refusal, f: Figures): string {
+  const { refusals } = f.words
+  if (code === 'PAYMENT_TOO_SMALL' && typeof least === 'number')
+    return refusals.paymentTooSmall(f.money(least))
+  if (code === 'TERM_TOO_LONG') return refusals.termTooLong
+  if (code === 'TERM_NOT_POSITIVE') return refusals.termNotPositive
+  if (code === 'AMOUNT_NEGATIVE' || code === 'AMOUNT_NOT_POSITIVE') return refusals.nothingToBorrow
+  if (code === 'BALLOON_TOO_LARGE') return refusals.balloonTooLarge
+  if (code === 'LIES_BEHIND') return refusals.liesBehind
+  if (code === 'LIES_AHEAD') return refusals.liesAhead
+  if (code === 'RATE_TOO_HIGH') return refusals.rateTooHigh
+  if (code === 'NO_ANSWER') {
+    if (reason === 'REPAYS_TOO_LITTLE' && typeof least === 'number')
+      return refusals.repaysTooLittle(f.money(least))
+    if (reason === 'REPAID_AT_ONCE' && typeof most === 'number') return refusals.repaidAtOnce(f.money(most))
+    if (reason === 'NOTHING_AFFORDABLE') return refusals.nothingAffordable
+    if (reason === 'NO_PRICE_TOO_HIGH') return refusals.noPriceTooHigh
+    if (reason === 'TOO_SOON') return refusals.tooSoon
+    if (reason === 'TOO_SMALL') return refusals.tooSmall
+    if (reason === 'ABOVE_ALL_BANDS') return refusals.aboveAllBands(f.percent(String(most)))
+  }
+  if (field.startsWith('rateChanges')) return refusals.rateChangeOutside
+  return field.startsWith('extras') ? refusals.extraUnfit : refusals.noLoan
+}
+
+function stopSaid(stop: Stop, f: Figures): string {
+  const { stops } = f.words
+  switch (stop.code) {
+    case 'NO_ROW':
+      return stop.reason === 'key' ? stops.noRateFor(stop.keys.join(', ')) : stops.noRatesYet
+    case 'REFUSED':
+      return refusalSaid(stop.refusal, f)
+    case 'NO_FIGURE':
+      return stops.noFigure(stop.figure)
+    case 'DIVIDED_BY_ZERO':
+      return stops.dividedByZero
+    case 'NOT_WHOLE':
+      return stops.notWhole(stop.what)
+    case 'TOO_LARGE':
+      return stops.tooLarge
+    case 'TOO_MUCH_WORK':
+      return stops.tooMuchWork
+    case 'BROKEN':
+      return stops.broken
+    case 'WAITS':
+      return stops.waits
+  }
 }
 
 /** "Card, rate": which of several loans, and what of it. */
