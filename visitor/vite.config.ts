@@ -8,13 +8,13 @@ const isBase = (id: string): boolean =>
   (/core\/src\/(guards|loan|money|rates|dates|formula|calculator\/(evaluate|sheets|document|program|answers))\//.test(
     id,
   ) &&
-    !/further|composites|read-loans|loans-as-figures|paid-off|side-by-side|what-if|figures|narrowed|functions\/(index|time|loans|rates)|level-payment-exact/.test(
+    !/further|composites|read-loans|loans-as-figures|paid-off|rungs|ladder-lists|side-by-side|what-if|figures|narrowed|functions\/(index|time|loans|rates)|level-payment-exact/.test(
       id,
     ))
 
 /** The words every page is drawn with; those of a part come with the part. */
 const isWords = (id: string): boolean =>
-  /contract\/src\/wording\/(answer-text|figures|format-as-typed|intl|problem-sentences|read-|readout-text|languages\/(index|english|page\/english))/.test(
+  /contract\/src\/wording\/(answer-text|figures|format-as-typed|intl|literally|problem-sentences|read-|readout-text|languages\/(index|english|page\/english))/.test(
     id,
   )
 

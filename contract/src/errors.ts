@@ -92,6 +92,11 @@ export const errorTable = {
   NOTHING_SCHEDULED: { status: 409, text: 'No edition of this calculator waits for its time.' },
   STYLE_UNKNOWN: { status: 404, text: 'No house style is called “{style}”.' },
   STYLE_TAKEN: { status: 409, text: 'A house style with the address “{style}” is here already.' },
+  WORDS_UNFIT: { status: 422, text: 'In the words for “{language}”: {what}' },
+  LANGUAGE_NOT_FILLED: {
+    status: 409,
+    text: 'The page cannot speak {language} yet: {count} of its phrases have no words. Fill them under House styles, or take the language off.',
+  },
   STYLE_UNREADABLE: { status: 422, text: 'With these colours visitors could not read the page: {what}.' },
   STYLE_IN_USE: { status: 409, text: 'This house style is worn by {calculators}; give them another first.' },
   SITE_UNKNOWN: { status: 404, text: 'There is no such site.' },

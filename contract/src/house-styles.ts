@@ -54,8 +54,19 @@ export const LogoShape = z.strictObject({
   width: z.int().min(1).max(2000),
   height: z.int().min(1).max(2000),
 })
-/** A house style as it is kept with an edition: custom properties by name, and the logo. */
-export const StyleShape = z.object({ logo: LogoShape.optional() }).catchall(z.string())
+/** What a lender may word otherwise; that each phrase is one, and has its figures, is checked where it is kept. */
+export const OwnWordsShape = z
+  .record(
+    z.string().regex(/^[a-z]{2}$/, 'the two letters of a language'),
+    z
+      .record(z.string().max(100), z.string().max(600))
+      .refine((phrases) => Object.keys(phrases).length <= 800, 'at most 800 phrases'),
+  )
+  .refine((words) => Object.keys(words).length <= 12, 'at most 12 languages')
+/** A house style as it is kept with an edition: custom properties by name, the logo, and the lender's words. */
+export const StyleShape = z
+  .object({ logo: LogoShape.optional(), words: OwnWordsShape.optional() })
+  .catchall(z.string())
 /** The same, known to have custom properties only. */
 export const ResolvedStyle = StyleShape as unknown as z.ZodType<HouseStyle>
 
@@ -77,6 +88,7 @@ export const StyleChoices = z.strictObject({
   corner: z.int().min(0).max(24),
   density: z.enum(Object.keys(densities) as [Density, ...Density[]]),
   logo: LogoShape.optional(),
+  words: OwnWordsShape.optional(),
 })
 export type StyleChoices = z.infer<typeof StyleChoices>
 
@@ -90,6 +102,7 @@ export const resolveStyle = ({
   corner,
   density,
   logo,
+  words,
 }: StyleChoices): HouseStyle => ({
   ...(scheme === 'dark' && { '--scheme': 'dark' }),
   ...Object.fromEntries(styleColourNames.map((name) => [styleColours[name], colours[name]])),
@@ -104,6 +117,7 @@ export const resolveStyle = ({
   '--display': fonts[display],
   '--text': fonts[text],
   ...(logo && { logo }),
+  ...(words && Object.keys(words).length > 0 && { words }),
 })
 
 /** What has to stand out from what, and by how much (WCAG 2.2: 4.5 for text, 3 for shapes). */

@@ -10,7 +10,7 @@ import {
 } from '@vivid/core'
 import { AskedDay, Ordinal } from './bounds'
 import type { FieldProblem } from './errors'
-import { isReachable, type LiveCalculator } from './visitor'
+import { isReachable, wordedProgram, type LiveCalculator } from './visitor'
 import {
   conventionsSaid,
   figuresFor,
@@ -100,10 +100,11 @@ export type ReadoutSaid = WithoutPieces<Readout> & {
 type WithoutPieces<R> = R extends unknown ? Omit<R, 'sentence'> : never
 
 export function evaluateResponse(
-  { edition, content: { program } }: LiveCalculator,
+  { edition, content }: LiveCalculator,
   evaluation: Evaluation,
   language: string,
 ): EvaluateResponse {
+  const program = wordedProgram(content)
   const figures = figuresFor(program, language)
   return {
     edition,

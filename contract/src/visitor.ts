@@ -17,8 +17,28 @@ export interface Logo {
   readonly height: number
 }
 
-/** The lender's looks, resolved once into CSS custom properties when an edition is made, and its logo. */
-export type HouseStyle = { readonly [name: `--${string}`]: string } & { readonly logo?: Logo | undefined }
+/** What a lender words otherwise on its pages, by the two letters of a language and the name of the phrase. */
+export type OwnWords = NonNullable<Program['words']>
+
+/** The lender's looks, resolved once into CSS custom properties when an edition is made, with its logo and its words. */
+export type HouseStyle = { readonly [name: `--${string}`]: string } & {
+  readonly logo?: Logo | undefined
+  readonly words?: OwnWords | undefined
+}
+
+/** A style with the words of these languages only. */
+export function styleSpeaking({ words, ...style }: HouseStyle, languages: readonly string[]): HouseStyle {
+  const spoken = Object.entries(words ?? {}).filter(([letters]) =>
+    languages.some((locale) => locale.startsWith(letters)),
+  )
+  return { ...style, ...(spoken.length > 0 && { words: Object.fromEntries(spoken) }) }
+}
+
+/** The program of what an edition holds, in the lender's words. */
+export const wordedProgram = ({
+  program,
+  style: { words },
+}: Pick<EditionContent, 'program' | 'style'>): Program => (words ? { ...program, words } : program)
 
 /** The custom properties of a style, by name. */
 export const propertiesOf = (style: HouseStyle): (readonly [`--${string}`, string])[] =>

@@ -57,7 +57,6 @@ export {
   aimNeeds,
   aimTerms,
   equityTerms,
-  answersOfLadder,
   ladderNeeds,
   ladderTerms,
   loanTerms,
@@ -159,8 +158,8 @@ export {
   type IncomeNeeded,
 } from './lending/affordability'
 export { compareLoans, costUntil, type Compared } from './lending/compare'
+export { MOST_LOANS } from './lending/most-loans'
 export {
-  MOST_LOANS,
   payOff,
   payOffOrders,
   type OwedLoan,
@@ -212,3 +211,4 @@ export { ladder, type Ladder } from './search/ladder'
 export { unitPeriodsBetween, type UnitPeriod, type UnitPeriods } from './cost/unit-periods'
 export type { Checked, Refusal, RefusalCode } from './guards/refusal'
 export { loanReference, refinanced } from './calculator/document/loan-reference'
+export { answersOfLadder } from './calculator/document/ladder-lists'

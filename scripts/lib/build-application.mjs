@@ -50,6 +50,7 @@ export const serverBundle = {
       ['@vivid/core', 'core/src/index.ts'],
       ['@vivid/contract/formats', 'contract/src/formats/index.ts'],
       ['@vivid/contract/pictures', 'contract/src/pictures/index.ts'],
+      ['@vivid/contract/own-words', 'contract/src/wording/own-words/check-phrases.ts'],
       ['@vivid/contract/wording', 'contract/src/wording/index.ts'],
       ['@vivid/contract/visitor', 'contract/src/visitor.ts'],
       ['@vivid/contract', 'contract/src/index.ts'],

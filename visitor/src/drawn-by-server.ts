@@ -14,7 +14,7 @@ export async function drawPage(
   language: string,
   isAlone: boolean,
 ): Promise<DrawnPage> {
-  const fetched = await fetchFor(served.content.program, language)
+  const fetched = await fetchFor(served.content, language)
   const source = sourceOf(served, language, fetched, isAlone)
   return withoutStyleAttributes(await renderToString(createSSRApp(CalculatorPage, { source })))
 }

@@ -1,5 +1,5 @@
 import { createApp, createSSRApp, defineComponent, h, nextTick, shallowRef } from 'vue'
-import type { ServedCalculator } from '@vivid/contract/visitor'
+import { wordedProgram, type ServedCalculator } from '@vivid/contract/visitor'
 import { isRightToLeft } from '@vivid/contract/wording'
 import { createEvaluatorWith, type Further } from '@vivid/core/evaluate'
 import CalculatorPage from './CalculatorPage.vue'
@@ -70,12 +70,12 @@ async function beginPreview(): Promise<void> {
     const asked = JSON.stringify([answers, turn])
     const same = asked === given
     given = asked
-    const { further, trade } = await fetchFor(content.program, language)
+    const { further, trade } = await fetchFor(content, language)
     applyStyle(content.style)
     speak(language)
     isGiving = true
     source.value = {
-      program: content.program,
+      program: wordedProgram(content),
       today,
       sheets,
       language,
@@ -111,7 +111,7 @@ async function takeOver(isAsDrawn: boolean): Promise<void> {
 
 /** What the page begins with: what its address brings back, else what it was placed with, else as it is. */
 async function begun(served: ServedCalculator, isAlone: boolean) {
-  const fetched = await fetchFor(served.content.program, root.lang)
+  const fetched = await fetchFor(served.content, root.lang)
   const { further } = fetched
   const start = (await linkedStart(served, further)) ?? (await presetsOf(served, further))
   return {
@@ -143,7 +143,7 @@ async function presetsOf({ content, today, sheets }: ServedCalculator, further: 
   if ([...asked.keys()].every((name) => name === 'lang' || name === 'placement')) return undefined
   const { presetAnswers } = await fetchAgain(() => import('./model/preset-answers'))
   const around = { today: momentOf(today), sheets }
-  return presetAnswers(content.program, asked, root.lang, around, further)
+  return presetAnswers(wordedProgram(content), asked, root.lang, around, further)
 }
 
 function speak(language: string): void {

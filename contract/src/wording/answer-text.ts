@@ -1,3 +1,4 @@
+import type { OwnWords } from '../visitor'
 import { minorDigitsOf, type Currency, type Minor, type Question, type Share } from '@vivid/core/evaluate'
 import { groupMarkOf } from './intl'
 import type { Figures } from './language'
@@ -35,6 +36,8 @@ export interface Unreadable {
 export interface TypedIn {
   readonly locale: string
   readonly currency: Currency
+  /** What the lender words otherwise there. */
+  readonly own?: OwnWords | undefined
 }
 
 /** The answer in a typed text: null where nothing is typed. */
@@ -52,8 +55,9 @@ function readingsOfAnswer(
   question: Question,
   text: string,
   unit: ShareUnit,
-  { locale, currency }: TypedIn,
+  place: TypedIn,
 ): Readings<unknown> {
+  const { locale, currency } = place
   const digits = minorDigitsOf[currency]
   switch (question.asks) {
     case 'money':
@@ -63,7 +67,7 @@ function readingsOfAnswer(
     case 'share':
       return isOtherCurrency(text, currency, locale) ? nothing : shareReadings(text, locale, digits, unit)
     case 'term':
-      return certain(readTerm(text, locale))
+      return certain(readTerm(text, locale, place.own))
     case 'number':
       return wholeReadings(text, locale)
     case 'date':
@@ -74,7 +78,7 @@ function readingsOfAnswer(
     case 'frequency':
       return certain(text)
     case 'loans':
-      return loansReadings(text, { locale, currency })
+      return loansReadings(text, place)
   }
 }
 

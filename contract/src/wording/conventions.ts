@@ -12,6 +12,7 @@ import {
 import type { Conventions } from './convention-words'
 import type { Figures } from './language'
 import { counted } from './languages'
+import { inOwnWords } from './languages'
 import { conventionWords } from './languages/conventions'
 
 type Shown = Pick<Evaluation, 'readouts' | 'terms' | 'ledgers'>
@@ -75,7 +76,7 @@ const canBeExtra = ({ readouts, terms }: Shown, loan: string): boolean =>
   readouts.some((readout) => readout.shows === 'whatIf' && readout.loan === loan)
 
 function ofLoan(terms: LoanTerms, ledger: Ledger, hasExtras: boolean, figures: Figures): string[] {
-  const words = conventionWords(figures.locale)
+  const words = conventionsOf(figures)
   const { frequency, compounding = 'perPayment', rateChanges, due, grace, rounding, alreadyPaid } = terms
   const facts = frequencies[frequency]
   const next = ledger.count > 0 ? ledger.at(ledger.firstNumber).date : undefined
@@ -104,6 +105,9 @@ function ofLoan(terms: LoanTerms, ledger: Ledger, hasExtras: boolean, figures: F
   ]
 }
 
+const conventionsOf = ({ locale, own }: Figures): Conventions =>
+  inOwnWords('conventions', conventionWords(locale), locale, own)
+
 function daysOf({ dayCount = 'equal' }: LoanTerms, { days }: Conventions): string {
   if (dayCount === 'equal') return days.equal(0)
   const year = dayCount.endsWith('365') ? 365 : 360
@@ -111,8 +115,8 @@ function daysOf({ dayCount = 'equal' }: LoanTerms, { days }: Conventions): strin
 }
 
 /** Affordability, refinancing and several loans pay monthly, and say how their rates compound. */
-function ofComposites(steps: readonly ProgramStep[], { locale }: Figures): string[] {
-  const conventions = conventionWords(locale)
+function ofComposites(steps: readonly ProgramStep[], figures: Figures): string[] {
+  const conventions = conventionsOf(figures)
   const { monthly, compounds, rateStays, rollsOn } = conventions
   const lines = steps.flatMap(({ step }) => {
     if (step.kind === 'payOff') return [monthly, compounds(0), rateStays, rollsOn]

@@ -1,3 +1,4 @@
+import type { OwnWords } from '../visitor'
 import type { Currency, Frequency, Program } from '@vivid/core/evaluate'
 import { mainLanguage, minorDigitsOf, textIn } from '@vivid/core/evaluate'
 import type { Figures } from './language'
@@ -5,27 +6,29 @@ import { perLocale } from './intl'
 import { counted, languageOf } from './languages'
 
 /** What figures are said for: a currency, and the questions whose options have labels. */
-export type FiguresFor = Pick<Program, 'currency' | 'steps' | 'languages'>
+export type FiguresFor = Pick<Program, 'currency' | 'steps' | 'languages' | 'words'>
 
 /** Figures of a program in one of its languages. */
-export const figuresFor = (program: FiguresFor, locale: string): Figures =>
-  createFigures(locale, program.currency, (question, name) => {
+export function figuresFor(program: FiguresFor, locale: string): Figures {
+  const words = languageOf(locale, program.words)
+  const option = (question: string, name: string): string => {
     const step = program.steps.find((one) => one.step.id === question)?.step
-    if (step?.kind !== 'question' || step.asks !== 'choice')
-      return step?.kind === 'question' && step.asks === 'frequency'
-        ? languageOf(locale).every[name as Frequency]
-        : name
-    const option = step.options.find((one) => one.name === name)
-    return (option && textIn(option.label, locale, mainLanguage(program))) || name
-  })
+    if (step?.kind !== 'question') return name
+    if (step.asks === 'frequency') return words.every[name as Frequency]
+    const found = step.asks === 'choice' ? step.options.find((one) => one.name === name) : undefined
+    return (found && textIn(found.label, locale, mainLanguage(program))) || name
+  }
+  return createFigures(locale, program.currency, option, program.words)
+}
 
 export function createFigures(
   locale: string,
   currency: Currency,
   option: (question: string, name: string) => string = (_, name) => name,
+  own?: OwnWords,
 ): Figures {
+  const words = languageOf(locale, own)
   const digits = minorDigitsOf[currency]
-  const words = languageOf(locale)
   const { full, whole, compact, percent, count, plain, date, month } = formattersOf(`${locale} ${currency}`)
   const inMajor = (minor: number) => minor / 10 ** digits
   const utc = (iso: string) => new Date(`${iso}T00:00:00Z`)
@@ -35,6 +38,7 @@ export function createFigures(
     currency,
     digits,
     words,
+    own,
     money: (minor) => full.format(inMajor(minor)),
     moneyShort: (minor) => (minor % 10 ** digits === 0 ? whole : full).format(inMajor(minor)),
     moneyCompact: (minor) => compact.format(inMajor(minor)),

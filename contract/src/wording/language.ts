@@ -1,3 +1,4 @@
+import type { OwnWords } from '../visitor'
 import type { AnswerKind, Currency, Frequency, Period, TermLength, Value } from '@vivid/core/evaluate'
 import type { PageWords } from './page-words'
 
@@ -8,6 +9,8 @@ export interface Figures {
   /** Minor digits of the currency. */
   readonly digits: number
   readonly words: Language
+  /** What the lender words otherwise. */
+  readonly own: OwnWords | undefined
   /** "$1,118.20" */
   money(minor: number): string
   /** "$412,600", and "$412,600.50" only where there are cents */
@@ -75,19 +78,19 @@ export interface Language {
   /** Why there is no loan. */
   readonly refusals: {
     readonly paymentTooSmall: (least: string) => string
-    readonly termTooLong: string
-    readonly termNotPositive: string
-    readonly nothingToBorrow: string
-    readonly balloonTooLarge: string
-    readonly liesBehind: string
-    readonly liesAhead: string
-    readonly rateTooHigh: string
+    readonly TERM_TOO_LONG: string
+    readonly TERM_NOT_POSITIVE: string
+    readonly AMOUNT_NOT_POSITIVE: string
+    readonly BALLOON_TOO_LARGE: string
+    readonly LIES_BEHIND: string
+    readonly LIES_AHEAD: string
+    readonly RATE_TOO_HIGH: string
     readonly repaysTooLittle: (least: string) => string
     readonly repaidAtOnce: (most: string) => string
-    readonly nothingAffordable: string
-    readonly noPriceTooHigh: string
-    readonly tooSoon: string
-    readonly tooSmall: string
+    readonly NOTHING_AFFORDABLE: string
+    readonly NO_PRICE_TOO_HIGH: string
+    readonly TOO_SOON: string
+    readonly TOO_SMALL: string
     readonly aboveAllBands: (most: string) => string
     readonly rateChangeOutside: string
     readonly extraUnfit: string
@@ -98,20 +101,20 @@ export interface Language {
     readonly noRateFor: (keys: string) => string
     readonly noRatesYet: string
     readonly noFigure: (figure: string) => string
-    readonly dividedByZero: string
+    readonly DIVIDED_BY_ZERO: string
     readonly notWhole: (what: string) => string
-    readonly tooLarge: string
-    readonly tooMuchWork: string
-    readonly broken: string
-    readonly waits: string
+    readonly TOO_LARGE: string
+    readonly TOO_MUCH_WORK: string
+    readonly BROKEN: string
+    readonly WAITS: string
   }
   readonly periodDoubted: (value: string, per: string, fits: string) => string
   /** What a yearly limit keeps from being paid of a loan's extras. */
   readonly extrasCut: (value: string) => string
-  /** How lengths of time are typed: words for years and for months. */
-  readonly typedYears: RegExp
-  readonly typedMonths: RegExp
-  /** "and a half", wherever it stands. */
-  readonly typedHalf: RegExp
+  /** How lengths of time are typed: words for years and for months, in small letters. */
+  readonly typedYears: readonly string[]
+  readonly typedMonths: readonly string[]
+  /** "and a half", wherever it stands, longer forms first. */
+  readonly typedHalf: readonly string[]
   readonly page: PageWords
 }

@@ -1,3 +1,4 @@
+import type { OwnWords } from '../visitor'
 import {
   mainLanguage,
   effectiveAnnualRate,
@@ -10,8 +11,9 @@ import {
 } from '@vivid/core/evaluate'
 import { keptLoan } from '../visitor'
 import type { Figures } from './language'
-import { counted, lettersOf } from './languages'
-import { tradeWordNames, type TradeFacts, type TradeWords } from './trade-words'
+import { counted, inOwnWords, lettersOf } from './languages'
+import { literally } from './literally'
+import { tradeWordNames, type TradeFacts, type TradeWord, type TradeWords } from './trade-words'
 
 /** A word a page explains: how it is found in a text, and what it means in a sentence with the visitor's figures. */
 export interface Meaning {
@@ -35,23 +37,29 @@ const fetchers: Readonly<Record<string, () => Promise<{ tradeWords: TradeWords }
 export const hasWord = (pieces: readonly Explained[]): boolean =>
   pieces.some((piece) => typeof piece !== 'string')
 
-/** The words of the trade in a locale's language; none where we explain none in it. */
-export const fetchTradeWords = async (locale: string): Promise<TradeWords | undefined> =>
-  (await fetchers[lettersOf(locale)]?.())?.tradeWords
+/** The words of the trade in a locale's language; none where we explain none in it, and English ones where a lender words them. */
+export async function fetchTradeWords(locale: string, own?: OwnWords): Promise<TradeWords | undefined> {
+  const letters = lettersOf(locale)
+  const fetcher = fetchers[letters] ?? (own?.[letters] && fetchers.en)
+  return (await fetcher?.())?.tradeWords
+}
 
 /** What a page explains: the lender's own words first, then the trade's. */
 export function meaningsOn(
-  { meanings = [], languages }: Pick<Program, 'meanings' | 'languages'>,
-  words: TradeWords | undefined,
+  { meanings = [], languages, words: own }: Pick<Program, 'meanings' | 'languages' | 'words'>,
+  shipped: TradeWords | undefined,
   locale: string,
 ): Meaning[] {
+  const words = shipped && inOwnWords('trade', shipped, locale, own)
   const main = mainLanguage({ languages })
-  const own = meanings.flatMap(({ word, meaning }): Meaning[] => {
+  const ofLender = meanings.flatMap(({ word, meaning }): Meaning[] => {
     const [said, means] = [textIn(word, locale, main).trim(), textIn(meaning, locale, main).trim()]
     return said && means ? [{ match: literally(said), means: () => means }] : []
   })
-  return [...own, ...(words ? tradeWordNames.map((name) => words[name]) : [])]
+  return [...ofLender, ...(words ? tradeWordNames.map((name) => meaningOf(words[name])) : [])]
 }
+
+const meaningOf = ({ words, means }: TradeWord): Meaning => ({ match: words.map(literally).join('|'), means })
 
 /** What finds the words in a text that are explained, each where it stands first. */
 export function createExplain(meanings: readonly Meaning[]): (text: string) => Explained[] {
@@ -77,10 +85,6 @@ export function createExplain(meanings: readonly Meaning[]): (text: string) => E
     return pieces
   }
 }
-
-/** As it is written, with any white space between its words. */
-const literally = (word: string): string =>
-  word.replace(/[.*+?^${}()|[\]\\]/g, '\\$&').replace(/\s+/g, '\\s+')
 
 /** The visitor's figures that sentences about the trade's words are made with. */
 export function factsOf(program: Program, shown: Evaluation, figures: Figures): TradeFacts {

@@ -17,7 +17,7 @@ export interface PresetAnswers {
  * the evaluation is left out and named; ids that are no question's are passed over.
  */
 export function readPresets(
-  { steps, currency }: Program,
+  { steps, currency, words: own }: Program,
   texts: ReadonlyMap<string, string>,
   locale: string,
   evaluate: (answers: Answers) => Evaluation,
@@ -27,7 +27,7 @@ export function readPresets(
   for (const { step } of steps) {
     const text = step.kind === 'question' ? texts.get(step.id) : undefined
     if (step.kind !== 'question' || !text?.trim()) continue
-    const answer = readTyped(step, text, 'percent', { locale, currency })
+    const answer = readTyped(step, text, 'percent', { locale, currency, own })
     if (isUnreadable(answer)) refused.push(step.id)
     else answers[step.id] = answer
   }

@@ -10,7 +10,7 @@ import {
   type Stop,
   type Value,
 } from '@vivid/core/evaluate'
-import type { Figures } from './language'
+import type { Figures, Language } from './language'
 
 /** What is wrong with an answer and what would be right, in the visitor's words. */
 export function problemSentence(problem: Problem, figures: Figures): string {
@@ -80,26 +80,20 @@ function refusalSaid({ code, field, details: { least, most, reason } }: Refusal,
   const { refusals } = f.words
   if (code === 'PAYMENT_TOO_SMALL' && typeof least === 'number')
     return refusals.paymentTooSmall(f.money(least))
-  if (code === 'TERM_TOO_LONG') return refusals.termTooLong
-  if (code === 'TERM_NOT_POSITIVE') return refusals.termNotPositive
-  if (code === 'AMOUNT_NEGATIVE' || code === 'AMOUNT_NOT_POSITIVE') return refusals.nothingToBorrow
-  if (code === 'BALLOON_TOO_LARGE') return refusals.balloonTooLarge
-  if (code === 'LIES_BEHIND') return refusals.liesBehind
-  if (code === 'LIES_AHEAD') return refusals.liesAhead
-  if (code === 'RATE_TOO_HIGH') return refusals.rateTooHigh
-  if (code === 'NO_ANSWER') {
-    if (reason === 'REPAYS_TOO_LITTLE' && typeof least === 'number')
-      return refusals.repaysTooLittle(f.money(least))
-    if (reason === 'REPAID_AT_ONCE' && typeof most === 'number') return refusals.repaidAtOnce(f.money(most))
-    if (reason === 'NOTHING_AFFORDABLE') return refusals.nothingAffordable
-    if (reason === 'NO_PRICE_TOO_HIGH') return refusals.noPriceTooHigh
-    if (reason === 'TOO_SOON') return refusals.tooSoon
-    if (reason === 'TOO_SMALL') return refusals.tooSmall
-    if (reason === 'ABOVE_ALL_BANDS') return refusals.aboveAllBands(f.percent(String(most)))
-  }
+  if (reason === 'REPAYS_TOO_LITTLE' && typeof least === 'number')
+    return refusals.repaysTooLittle(f.money(least))
+  if (reason === 'REPAID_AT_ONCE' && typeof most === 'number') return refusals.repaidAtOnce(f.money(most))
+  if (reason === 'ABOVE_ALL_BANDS') return refusals.aboveAllBands(f.percent(String(most)))
+  const why = code === 'NO_ANSWER' ? reason : code === 'AMOUNT_NEGATIVE' ? 'AMOUNT_NOT_POSITIVE' : code
+  if (isPlain(why, refusals)) return refusals[why]
   if (field.startsWith('rateChanges')) return refusals.rateChangeOutside
   return field.startsWith('extras') ? refusals.extraUnfit : refusals.noLoan
 }
+
+type Refusals = Language['refusals']
+type PlainRefusal = { [R in keyof Refusals]: Refusals[R] extends string ? R : never }[keyof Refusals]
+const isPlain = (why: unknown, refusals: Refusals): why is PlainRefusal =>
+  typeof why === 'string' && typeof refusals[why as keyof Refusals] === 'string'
 
 function stopSaid(stop: Stop, f: Figures): string {
   const { stops } = f.words
@@ -110,18 +104,10 @@ function stopSaid(stop: Stop, f: Figures): string {
       return refusalSaid(stop.refusal, f)
     case 'NO_FIGURE':
       return stops.noFigure(stop.figure)
-    case 'DIVIDED_BY_ZERO':
-      return stops.dividedByZero
     case 'NOT_WHOLE':
       return stops.notWhole(stop.what)
-    case 'TOO_LARGE':
-      return stops.tooLarge
-    case 'TOO_MUCH_WORK':
-      return stops.tooMuchWork
-    case 'BROKEN':
-      return stops.broken
-    case 'WAITS':
-      return stops.waits
+    default:
+      return stops[stop.code]
   }
 }
 

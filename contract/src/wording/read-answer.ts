@@ -1,3 +1,4 @@
+import type { OwnWords } from '../visitor'
 import {
   lengthOfMonths,
   minorDigitsOf,
@@ -8,7 +9,9 @@ import {
   type Share,
   type TermLength,
 } from '@vivid/core/evaluate'
+import type { Language } from './language'
 import { languageOf } from './languages'
+import { literally } from './literally'
 import { DIRECTION_MARKS, readingsOf, readNumber } from './read-number'
 
 /**
@@ -84,12 +87,12 @@ export const readShare = (
 ): Share | undefined => theSure(shareReadings(typed, locale, digits, unit))
 
 /** A length of time as typed: "25", "25 years", "25y 6m", "300 months", "12½". A bare number is years. */
-export function readTerm(typed: string, locale: string): TermLength | undefined {
+export function readTerm(typed: string, locale: string, own?: OwnWords): TermLength | undefined {
   const text = typed
     .replace(DIRECTION_MARKS, '')
     .trim()
     .toLowerCase()
-    .replace(languageOf(locale).typedHalf, '½')
+    .replace(halfIn(languageOf(locale, own)), '½')
   const parts = [
     ...text.matchAll(
       /([\p{Nd}.,\u066b]*)(\s*½|\s+1\/2)?\s*(\p{L}*)\.?(\s*½)?[\s,]*(?:(?:and|et|und|y)\s+|ו-?)?/gu,
@@ -100,7 +103,7 @@ export function readTerm(typed: string, locale: string): TermLength | undefined 
   for (const [index, [, number = '', half, unit = '', halfBehind]] of parts.entries()) {
     const hasHalf = half !== undefined || halfBehind !== undefined
     const plain = number === '' && hasHalf ? '0' : readNumber(number, locale, 'percent')
-    const monthsEach = unit === '' ? (index === 0 ? 12 : 1) : monthsIn(unit, locale)
+    const monthsEach = unit === '' ? (index === 0 ? 12 : 1) : monthsIn(unit, locale, own)
     if (plain === undefined || monthsEach === undefined) return undefined
     months += (Number(plain) + (hasHalf ? 0.5 : 0)) * monthsEach
   }
@@ -108,11 +111,22 @@ export function readTerm(typed: string, locale: string): TermLength | undefined 
   return lengthOfMonths(months)
 }
 
+const halves = new WeakMap<Language, RegExp>()
+/** What "and a half" is found by. */
+function halfIn(language: Language): RegExp {
+  const known = halves.get(language)
+  if (known) return known
+  const any = language.typedHalf.map(literally).join('|') || '(?!)'
+  const made = new RegExp(`\\s?(?:${any})(?!\\p{L})`, 'gu')
+  halves.set(language, made)
+  return made
+}
+
 /** English words are read in every language; so are the language's own. */
-function monthsIn(unit: string, locale: string): number | undefined {
-  const languages = [languageOf(locale), languageOf('en')]
-  if (languages.some(({ typedYears }) => typedYears.test(unit))) return 12
-  return languages.some(({ typedMonths }) => typedMonths.test(unit)) ? 1 : undefined
+function monthsIn(unit: string, locale: string, own?: OwnWords): number | undefined {
+  const languages = [languageOf(locale, own), languageOf('en')]
+  if (languages.some(({ typedYears }) => typedYears.includes(unit))) return 12
+  return languages.some(({ typedMonths }) => typedMonths.includes(unit)) ? 1 : undefined
 }
 
 /** Whole numbers a text can mean, grouped in any way. */

@@ -9,8 +9,8 @@ export interface ServedWords {
   readonly pageOf: (page: number, pages: number) => string
   readonly illustration: string
   readonly notices: {
-    readonly takenDown: readonly [title: string, text: string]
-    readonly unknown: readonly [title: string, text: string]
+    readonly takenDown: { readonly title: string; readonly text: string }
+    readonly unknown: { readonly title: string; readonly text: string }
     /** Where the page's script did not arrive, however often it was asked for. */
     readonly notStarted: (lender: string) => string
     readonly noScript: (lender: string) => string

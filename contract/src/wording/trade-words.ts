@@ -36,9 +36,9 @@ export interface TradeFacts {
   readonly share?: string
 }
 
-/** How a word is found in a text of its language (a regular expression's source), and what it means in a sentence. */
+/** The forms in which a word is found in a text of its language, longer ones first, and what it means in a sentence. */
 export interface TradeWord {
-  readonly match: string
+  readonly words: readonly string[]
   readonly means: (facts: TradeFacts) => string
 }
 export type TradeWords = Readonly<Record<TradeWordName, TradeWord>>

@@ -1,3 +1,4 @@
+import { MOST_LOANS } from './most-loans'
 import { readIsoDate, isoDate } from '../dates/plain-date'
 import { refuse, type Refusal } from '../guards/refusal'
 import { spend } from '../guards/work'
@@ -21,7 +22,6 @@ export interface OwedLoan {
 /** Which loan gets what is left over: the one with the highest rate, with the least owed now, or the first in the list. */
 export const payOffOrders = ['dearest', 'smallest', 'own'] as const
 export type PayOffOrder = (typeof payOffOrders)[number]
-export const MOST_LOANS = 12
 
 export interface PayOffTerms {
   /** One to twelve. */

@@ -26,6 +26,7 @@ import CalculatorTape from './tape/CalculatorTape.vue'
 import { useTape } from './draft/tape-store'
 import { saveTextFile } from '../shared/files/text-files'
 import { toMend } from './draft/to-mend'
+import { useLackingLanguages } from './draft/use-lacking-languages'
 
 const { id } = defineProps<{ id: string }>()
 const draft = useDraft()
@@ -54,9 +55,10 @@ const published = computed(() => draft.opened?.lastPublished ?? undefined)
 const changeCount = computed(() =>
   published.value && draft.document ? changesBetween(published.value, draft.document).length : 0,
 )
+const lacking = useLackingLanguages()
 const problems = computed(() => {
   const { compiled, document, evaluation, sample } = draft
-  return compiled && document ? toMend(document, compiled, evaluation, sample) : []
+  return compiled && document ? [...lacking.value, ...toMend(document, compiled, evaluation, sample)] : []
 })
 const stops = computed(() => problems.value.filter((one) => one.stops))
 const title = computed(() => {

@@ -11,6 +11,7 @@ import {
 } from '@vivid/contract'
 import PickField from '../shared/fields/PickField.vue'
 import LogoField from './LogoField.vue'
+import WordsSection from './words/WordsSection.vue'
 import { colourGroups, colourWords, fontWords } from '../shared/preview/style-words'
 
 /** What a house style is made of. Every pair of colours that has to be told apart is measured while it is chosen. */
@@ -97,6 +98,10 @@ const fontOptions = fontNames.map((value) => ({ value, label: fontWords[value] }
       />
     </div>
     <LogoField :logo="choices.logo" @change="set({ logo: $event }, 'logo')" />
+    <WordsSection
+      :words="choices.words ?? {}"
+      @change="set({ words: Object.keys($event).length > 0 ? $event : undefined }, 'words')"
+    />
     <p v-if="side === 'dark'" class="soft">
       These follow from the light side, each as light as it has to be to be read. One you choose stays as you
       chose it.

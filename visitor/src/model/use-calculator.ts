@@ -43,13 +43,17 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const program = computed(() => source.value.program)
   const language = computed(() => source.value.language)
   const main = computed(() => mainLanguage(program.value))
-  const words = computed(() => languageOf(language.value).page)
+  const words = computed(() => languageOf(language.value, program.value.words).page)
   const figures = computed(() => figuresFor(program.value, language.value))
   const steps = computed(() => program.value.steps.map(({ step }) => step))
   const questions = computed(() => steps.value.filter((step) => step.kind === 'question'))
   /** The language the texts in the fields are in. */
   const reading = ref(source.value.language)
-  const typedIn = computed(() => ({ locale: reading.value, currency: program.value.currency }))
+  const typedIn = computed(() => ({
+    locale: reading.value,
+    currency: program.value.currency,
+    own: program.value.words,
+  }))
 
   const say = (texts: Texts): string => textIn(texts, language.value, main.value)
   const sayRich = (texts: RichTexts): RichText | undefined => {

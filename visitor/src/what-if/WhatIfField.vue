@@ -21,6 +21,7 @@ const answer = computed(() =>
   readTyped(asked.value, text.value, 'money', {
     locale: calculator.language.value,
     currency: calculator.program.value.currency,
+    own: calculator.program.value.words,
   }),
 )
 const said = (one: unknown) => textOfAnswer(asked.value, one, calculator.figures.value)

@@ -8,6 +8,7 @@ import {
   keptLimits,
   MOST_BESIDE,
   paymentAfter,
+  problemSentence,
   whatIfName,
   whatIfSentence,
   whenOf,
@@ -72,7 +73,7 @@ const example = computed(() => {
   if (!offer) return ''
   const wanted = offer === 'rate' ? 'percent' : 'money'
   const problem = { code: 'ANSWER_UNREADABLE', field: '', wanted } as const
-  return `${labels.value[offer]}: ${figures.value.words.problems.ANSWER_UNREADABLE(problem, figures.value)}`
+  return `${labels.value[offer]}: ${problemSentence(problem, figures.value)}`
 })
 
 const isFull = computed(() => beside.value.length >= MOST_BESIDE)

@@ -1,6 +1,8 @@
 import { english } from './english'
 import { plainNumbers, pluralRules } from '../intl'
+import type { OwnWords } from '../../visitor'
 import type { Counted, Language } from '../language'
+import type { PartOfWords } from '../own-words'
 
 /** Languages at hand, by their two letters. English always is; a page asks for the one it speaks before it begins. */
 const atHand = new Map<string, Language>([['en', english]])
@@ -24,19 +26,33 @@ export const wordsByLetters =
   (locale: string): Words =>
     all[lettersOf(locale)] ?? all.en
 
-/** Makes the words of a locale's language ready, so that `languageOf` has them. */
-export async function fetchLanguage(locale: string): Promise<void> {
+/** What puts a lender's words in place of ours; few pages need it. */
+let rewording: typeof import('../own-words') | undefined
+const fetchRewording = async () => void (rewording ??= await import('../own-words'))
+
+/** Makes the words of a locale's language ready, so that `languageOf` has them; a lender's own too. */
+export async function fetchLanguage(locale: string, own?: OwnWords): Promise<void> {
   const letters = lettersOf(locale)
-  const fetched = atHand.has(letters) ? undefined : await further[letters]?.()
+  const [fetched] = await Promise.all([
+    atHand.has(letters) ? undefined : further[letters]?.(),
+    own?.[letters] && fetchRewording(),
+  ])
   if (fetched) atHand.set(letters, fetched)
 }
 
 /** All of them: for a server, or a desk that shows calculators in every language. */
 export const fetchAllLanguages = async (): Promise<void> =>
-  void (await Promise.all(spokenLanguages.map(fetchLanguage)))
+  void (await Promise.all([...spokenLanguages.map((one) => fetchLanguage(one)), fetchRewording()]))
 
 /** The words of a locale's language; English where there are none of its own, or they were not fetched. */
-export const languageOf = (locale: string): Language => atHand.get(lettersOf(locale)) ?? english
+export const languageOf = (locale: string, own?: OwnWords): Language =>
+  inOwnWords('language', atHand.get(lettersOf(locale)) ?? english, locale, own)
+
+/** Words as a lender words them, in one language; the same object for the same words. */
+export function inOwnWords<W extends object>(part: PartOfWords, words: W, locale: string, own?: OwnWords): W {
+  const phrases = own?.[lettersOf(locale)]
+  return phrases && rewording ? rewording.reworded(part, words, phrases) : words
+}
 
 /** Whether a locale's text runs from right to left. */
 export const isRightToLeft = (locale: string): boolean => /^(ar|he|fa|ur|yi)\b/i.test(locale)

@@ -1,4 +1,4 @@
-import { MOST_LOANS } from '../../lending/pay-off'
+import { MOST_LOANS } from '../../lending/most-loans'
 import type { MinorDigits } from '../../money/currencies'
 import type { Question } from '../document/questions'
 import type { Value } from '../program/evaluated'

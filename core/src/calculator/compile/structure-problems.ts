@@ -1,5 +1,5 @@
 import type { RateSheet } from '../document/sheets'
-import { answersOfLadder } from '../document/step-terms'
+import { answersOfLadder } from '../document/ladder-lists'
 import type { CalculatorStep, ComparisonRow, ReadoutStep, StepOf } from '../document/steps'
 import type { CompileFault, CompileProblem } from './compile-problem'
 import { effectiveLoan } from './effective-loan'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { MOST_LOANS } from '../../lending/pay-off'
+import { MOST_LOANS } from '../../lending/most-loans'
 import { frequencyNames } from '../../rates/frequency'
 import {
   askedPeriod,

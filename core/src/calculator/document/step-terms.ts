@@ -1,5 +1,4 @@
 import type { Wanted } from '../../formula/unit'
-import type { Question } from './questions'
 
 /** One term of a composite step: what it takes, and whether the step can do without it. */
 export interface TermFacts {
@@ -128,26 +127,3 @@ export const ladderNeeds = {
   /** Depends on the question: see `answersOfLadder`. */
   answer: [],
 } as const satisfies Record<string, readonly (keyof typeof ladderTerms)[]>
-
-/** The term that lists the answers to a question for a ladder; a question with a few answers has all of them on it. */
-export function answersOfLadder(question: Question): keyof typeof ladderTerms | undefined {
-  switch (question.asks) {
-    case 'money':
-      return question.per === null ? 'amounts' : 'recurring'
-    case 'percent':
-      return 'rates'
-    case 'share':
-      return 'downPayments'
-    case 'term':
-      return 'lengths'
-    case 'number':
-      return question.counts === 'payments' ? 'counts' : 'numbers'
-    case 'date':
-      return 'dates'
-    case 'choice':
-    case 'yesNo':
-    case 'frequency':
-    case 'loans':
-      return undefined
-  }
-}

@@ -3,7 +3,7 @@ import type { Computed } from '../../formula/computed'
 import { isLoanRun } from '../../formula/evaluate-expression'
 import { Decimal } from '../../money/decimal'
 import type { Question } from '../document/questions'
-import { MOST_LOANS } from '../../lending/pay-off'
+import { MOST_LOANS } from '../../lending/most-loans'
 import type { PaidOffTogether } from './paid-off'
 import type {
   ComparedColumn,

@@ -36,6 +36,8 @@ export interface Program {
   readonly contact?: Texts
   readonly nextSteps?: RichTexts
   readonly meanings?: readonly OwnMeaning[]
+  /** What the lender words otherwise on its pages, by the two letters of a language and the name of the phrase. */
+  readonly words?: Readonly<Record<string, Readonly<Record<string, string>>>>
   readonly steps: readonly ProgramStep[]
   /** Steps in the order they are worked out. */
   readonly order: readonly string[]

@@ -84,7 +84,7 @@ function turnTo(currency: Currency): void {
           :problem="styleProblem"
           @change="chooseStyle"
         />
-        <RouterLink to="/house-styles" class="link">Change the looks themselves</RouterLink>
+        <RouterLink to="/house-styles" class="link">Change the looks and words themselves</RouterLink>
       </div>
     </div>
     <div class="stack">

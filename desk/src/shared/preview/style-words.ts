@@ -4,8 +4,10 @@ import {
   styleColours,
   type FontName,
   type HouseStyle,
+  type OwnWords,
   type StyleColour,
 } from '@vivid/contract'
+import { languageName } from '../fields/language-name'
 
 export const colourWords: Readonly<Record<StyleColour, string>> = {
   ink: 'Text',
@@ -72,5 +74,22 @@ export function styleChanges(before: HouseStyle, after: HouseStyle): StyleChange
     .filter((name) => before[name] !== after[name])
     .map((name) => ({ name: propertyWords[name] ?? name, before: before[name], after: after[name] }))
   const logo = { name: 'Logo', before: before.logo?.alt, after: after.logo?.alt }
-  return JSON.stringify(before.logo) === JSON.stringify(after.logo) ? colours : [...colours, logo]
+  return [
+    ...colours,
+    ...(JSON.stringify(before.logo) === JSON.stringify(after.logo) ? [] : [logo]),
+    ...wordChanges(before.words, after.words),
+  ]
 }
+
+/** Phrases that are worded otherwise, each by its name. */
+const wordChanges = (before: OwnWords = {}, after: OwnWords = {}): StyleChange[] =>
+  [...new Set([...Object.keys(after), ...Object.keys(before)])].flatMap((letters) => {
+    const [was, is] = [before[letters] ?? {}, after[letters] ?? {}]
+    return [...new Set([...Object.keys(is), ...Object.keys(was)])]
+      .filter((phrase) => was[phrase] !== is[phrase])
+      .map((phrase) => ({
+        name: `${languageName(letters)}, ${phrase}`,
+        before: was[phrase] ?? 'as it is',
+        after: is[phrase] ?? 'as it is',
+      }))
+  })

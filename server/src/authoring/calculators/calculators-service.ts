@@ -3,6 +3,7 @@ import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize'
 import type { Sequelize } from 'sequelize'
 import {
   CalculatorFile,
+  styleSpeaking,
   type CalculatorCard,
   type CalculatorOpened,
   type ChooseStyle,
@@ -80,7 +81,10 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     const newest = all.find(({ number, wasLive }) => wasLive || number === calculator.scheduledEdition)
     const lastPublished = newest && (await editions.draftOf(calculator.id, newest.number))
     const { id, slug, revision, draft, sentBack, liveEdition } = calculator
-    const state = stateOf(calculator, isUpToDate(calculator, live, styleOf))
+    const state = stateOf(
+      calculator,
+      isUpToDate({ ...calculator, languages: draft.languages }, live, styleOf),
+    )
     return {
       id,
       slug,
@@ -307,11 +311,15 @@ const titled = (
 
 /** Whether an edition made of the draft now would be the live one again: the same revision, dressed the same. */
 function isUpToDate(
-  { revision, houseStyle }: Pick<CalculatorData, 'revision' | 'houseStyle'>,
+  {
+    revision,
+    houseStyle,
+    languages,
+  }: Pick<CalculatorData, 'revision' | 'houseStyle'> & Pick<CalculatorDocument, 'languages'>,
   live: LiveMark | undefined,
   styleOf: (id: string) => HouseStyle,
 ): boolean {
-  return live?.revision === revision && equal(live.style, styleOf(houseStyle))
+  return live?.revision === revision && equal(live.style, styleSpeaking(styleOf(houseStyle), languages))
 }
 
 const scheduledOf = (

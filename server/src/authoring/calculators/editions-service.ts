@@ -1,6 +1,7 @@
 import equal from 'fast-deep-equal'
 import type { Sequelize, Transaction } from 'sequelize'
 import {
+  styleSpeaking,
   type Approve,
   type EditionSeen,
   type Person,
@@ -9,6 +10,7 @@ import {
   type SentSeen,
   type TakeDown,
 } from '@vivid/contract'
+import { languagesLacking } from '@vivid/contract/own-words'
 import { begunBy, isoDate, type Program, type RateSheet } from '@vivid/core'
 import type { CalculatorData, CalculatorsStore, SheetsSent } from './calculators-store'
 import type { CalculatorsService } from './calculators-service'
@@ -121,13 +123,33 @@ export function createEditionsService(deps: EditionsDeps) {
     })
   }
 
+  /** What an edition of the draft would wear now. */
+  const styleOf = async ({ houseStyle, draft }: CalculatorData, transaction?: Transaction) =>
+    styleSpeaking((await styles.resolved(transaction))(houseStyle), draft.languages)
+
+  /** A language the page could speak only in part is not offered. */
+  async function refuseUnspoken(calculator: CalculatorData, transaction?: Transaction): Promise<void> {
+    const { words } = await styleOf(calculator, transaction)
+    const [lacking] = await languagesLacking(calculator.draft.languages, words)
+    if (lacking)
+      throw new AppError('LANGUAGE_NOT_FILLED', {
+        field: `languages.${calculator.draft.languages.indexOf(lacking.language)}`,
+        details: { language: lacking.language, count: String(lacking.phrases.length) },
+      })
+  }
+
   async function refuseUnchanged(calculator: CalculatorData, transaction?: Transaction): Promise<void> {
     const [live] = await editions.liveMarks(calculator.id, transaction)
     if (live?.revision !== calculator.revision) return
-    const style = (await styles.resolved(transaction))(calculator.houseStyle)
+    const style = await styleOf(calculator, transaction)
     if (equal(live.style, style)) {
       throw new AppError('DRAFT_UNCHANGED', { details: { number: String(calculator.liveEdition) } })
     }
+  }
+
+  async function refuseUnsendable(calculator: CalculatorData, transaction?: Transaction): Promise<void> {
+    await refuseUnchanged(calculator, transaction)
+    await refuseUnspoken(calculator, transaction)
   }
 
   /** Nothing waits for its time any more; whoever contributed to an edition that did contributed to what is not approved again. */
@@ -177,9 +199,9 @@ export function createEditionsService(deps: EditionsDeps) {
     },
 
     send: (id: string, { revision, note }: SendDraft, person: Person) =>
-      withChecked({ id, revision, person }, refuseUnchanged, async (calculator, checked, transaction) => {
+      withChecked({ id, revision, person }, refuseUnsendable, async (calculator, checked, transaction) => {
         await refuseOtherSheets(calculator, checked.lookedUp, transaction)
-        const style = (await styles.resolved(transaction))(calculator.houseStyle)
+        const style = await styleOf(calculator, transaction)
         const { text, sha256 } = freeze(contentOf(checked.program, style))
         const sent = sentForApproval(revision, person, note)
         const asSent = { sentContent: text, sentSheets: checked.lookedUp, putAway: false }

@@ -6,6 +6,7 @@ import {
   type SaveStyle,
   type StyleListed,
 } from '@vivid/contract'
+import { ownWordsFaults, phraseFaultSaid } from '@vivid/contract/own-words'
 import { mainTitle, type CalculatorDocument } from '@vivid/core'
 import { AppError } from '../../platform/http/app-error'
 import type { PeopleStore } from '../../team/people/people-store'
@@ -74,6 +75,12 @@ export function createHouseStylesService({ database, styles, wearers, people, re
         throw new AppError('STYLE_UNREADABLE', {
           field: `choices.${fault.side === 'dark' ? 'darkColours' : 'colours'}.${fault.of}`,
           details: { what: faultSaid(fault) },
+        })
+      const [unfit] = await ownWordsFaults(asked.choices.words ?? {})
+      if (unfit)
+        throw new AppError('WORDS_UNFIT', {
+          field: `choices.words.${unfit.language}.${unfit.phrase}`,
+          details: { language: unfit.language, what: phraseFaultSaid(unfit) },
         })
       const { id, name, revision, choices } = asked
       const kept = {

@@ -1,4 +1,4 @@
-import { keptLoan, type LiveCalculator, type ShownRequest } from '@vivid/contract'
+import { keptLoan, wordedProgram, type LiveCalculator, type ShownRequest } from '@vivid/contract'
 import {
   figuresFor,
   keptName,
@@ -96,7 +96,7 @@ export function shownFigures({
   language,
   on,
 }: ShownInput): ShownFigures {
-  const { program } = calculator.content
+  const program = wordedProgram(calculator.content)
   // The sheets hold only what had begun when the page was served.
   const today = readMoment(`${on}T23:59`)
   if (!today) throw new Error(`${on} was checked to be a date`)

@@ -22,7 +22,7 @@ async function calendarOf(
   has: (number: number, dates: Dates) => boolean,
 ): Promise<Buffer> {
   const { program, language, main, words, figures } = shown
-  const served = servedWords(language)
+  const served = servedWords(language, program.words)
   const { ledger } = shown
   if (!ledger) throw new Error('a schedule is kept of a loan only')
   const calendar = ical({

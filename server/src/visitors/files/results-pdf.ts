@@ -13,7 +13,7 @@ const BRIEF: ReadonlySet<Readout['shows']> = new Set(['figure', 'meter', 'senten
 /** Everything on a visitor's page as a PDF (ISO 32000): figures, answers, the schedule to the last payment, what it assumes. */
 export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
   const { program, language, main, words, figures, on, calculator } = shown
-  const served = servedWords(language)
+  const served = servedWords(language, program.words)
   const paper = paperFor(shown)
   const { say, text } = paper
   const drawn = shown.evaluation.readouts.flatMap((readout) => {

@@ -7,7 +7,7 @@ import type { ShownFigures } from '../figures/shown-figures'
 /** The schedule as an Office Open XML workbook (ISO/IEC 29500): a sheet of payments and one of years, numbers as numbers. */
 export async function scheduleWorkbook(shown: ShownFigures): Promise<Buffer> {
   const { program, language, main, words, figures } = shown
-  const served = servedWords(language)
+  const served = servedWords(language, program.words)
   const { ledger } = shown
   if (!ledger) throw new Error('a schedule is kept of a loan only')
   const book = new ExcelJS.Workbook()

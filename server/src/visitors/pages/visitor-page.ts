@@ -9,7 +9,7 @@ import { param, route } from '../../platform/http/routing'
 import { htmlText, scriptJson } from '@vivid/contract/formats'
 import { isRightToLeft, servedWords, spokenLanguages } from '@vivid/contract/wording'
 import { mainLanguage, textIn, type Program } from '@vivid/core'
-import type { LiveCalculator } from '@vivid/contract'
+import { wordedProgram, type LiveCalculator } from '@vivid/contract'
 import type { Draw } from './drawing'
 import type { Live } from '../../live/live'
 import { looksOf } from './looks'
@@ -108,7 +108,8 @@ export function visitorPages({ live, now, visitorFolder, handsOver, draw }: Visi
 
   /** The page of a calculator as it is now, drawn where that came in time. */
   async function pageOf(calculator: LiveCalculator, language: string, isAlone: boolean): Promise<Page> {
-    const { program, style } = calculator.content
+    const { style } = calculator.content
+    const program = wordedProgram(calculator.content)
     const served = serve(live, calculator, minuteOf(now()), handsOver)
     const main = mainLanguage(program)
     const drawn = await draw(served, language, isAlone)
@@ -144,7 +145,7 @@ export function visitorPages({ live, now, visitorFolder, handsOver, draw }: Visi
   function sendNotice(req: Request, res: Response, name: keyof typeof statusOf, message = ''): void {
     const asked = typeof req.query.lang === 'string' ? req.query.lang : undefined
     const lang = asked ?? (req.acceptsLanguages(...spokenLanguages) || 'en')
-    const [title, text] = servedWords(lang).notices[name]
+    const { title, text } = servedWords(lang).notices[name]
     const body = `<main class="notice"><h1>${title}</h1><p>${message ? htmlText(message) : text}</p></main>`
     const status = statusOf[name]
     res.set({ 'cache-control': 'no-cache', 'x-robots-tag': 'noindex' }).status(status).type('html')
@@ -189,7 +190,7 @@ function withoutScript(
 ): string {
   const main = mainLanguage(program)
   const contact = program.contact ? textIn(program.contact, language, main) : ''
-  const lines = [servedWords(language).notices[why](program.lender), contact].filter(Boolean)
+  const lines = [servedWords(language, program.words).notices[why](program.lender), contact].filter(Boolean)
   const title = isTitled ? `<h1>${htmlText(textIn(program.title, language, main))}</h1>` : ''
   return `<div class="notice">${title}${lines.map((line) => `<p>${htmlText(line)}</p>`).join('')}</div>`
 }

@@ -8,14 +8,14 @@ export const englishServed: ServedWords = {
   pageOf: (page, pages) => `Page ${page} of ${pages}`,
   illustration: 'An illustration, not an offer.',
   notices: {
-    takenDown: [
-      'This calculator is not offered at the moment',
-      'The figures it showed may no longer hold. Ask the lender what applies today.',
-    ],
-    unknown: [
-      'There is no calculator at this address',
-      'The link may be mistyped or out of date. The lender’s website has the current ones.',
-    ],
+    takenDown: {
+      title: 'This calculator is not offered at the moment',
+      text: 'The figures it showed may no longer hold. Ask the lender what applies today.',
+    },
+    unknown: {
+      title: 'There is no calculator at this address',
+      text: 'The link may be mistyped or out of date. The lender’s website has the current ones.',
+    },
     notStarted: (lender) =>
       `The calculator could not be fetched. Load the page again in a moment; the people at ${lender} can also work your figures out with you.`,
     noScript: (lender) =>

@@ -8,14 +8,14 @@ export const frenchServed: ServedWords = {
   pageOf: (page, pages) => `Page ${page} sur ${pages}`,
   illustration: 'Une illustration, et non une offre.',
   notices: {
-    takenDown: [
-      'Ce calculateur n’est pas offert en ce moment',
-      'Les chiffres qu’il montrait ne valent peut-être plus. Demandez au prêteur ce qui s’applique aujourd’hui.',
-    ],
-    unknown: [
-      'Il n’y a pas de calculateur à cette adresse',
-      'Le lien est peut-être mal tapé ou périmé. Le site du prêteur a les bons.',
-    ],
+    takenDown: {
+      title: 'Ce calculateur n’est pas offert en ce moment',
+      text: 'Les chiffres qu’il montrait ne valent peut-être plus. Demandez au prêteur ce qui s’applique aujourd’hui.',
+    },
+    unknown: {
+      title: 'Il n’y a pas de calculateur à cette adresse',
+      text: 'Le lien est peut-être mal tapé ou périmé. Le site du prêteur a les bons.',
+    },
     notStarted: (lender) =>
       `Le calculateur n’a pas pu être chargé. Rechargez la page dans un moment ; les gens de ${lender} peuvent aussi faire les calculs avec vous.`,
     noScript: (lender) =>

@@ -8,14 +8,14 @@ export const germanServed: ServedWords = {
   pageOf: (page, pages) => `Seite ${page} von ${pages}`,
   illustration: 'Eine Beispielrechnung, kein Angebot.',
   notices: {
-    takenDown: [
-      'Dieser Rechner wird zurzeit nicht angeboten',
-      'Die gezeigten Zahlen gelten vielleicht nicht mehr. Fragen Sie den Kreditgeber, was heute gilt.',
-    ],
-    unknown: [
-      'Unter dieser Adresse gibt es keinen Rechner',
-      'Der Link ist vielleicht vertippt oder veraltet. Auf der Website des Kreditgebers stehen die richtigen.',
-    ],
+    takenDown: {
+      title: 'Dieser Rechner wird zurzeit nicht angeboten',
+      text: 'Die gezeigten Zahlen gelten vielleicht nicht mehr. Fragen Sie den Kreditgeber, was heute gilt.',
+    },
+    unknown: {
+      title: 'Unter dieser Adresse gibt es keinen Rechner',
+      text: 'Der Link ist vielleicht vertippt oder veraltet. Auf der Website des Kreditgebers stehen die richtigen.',
+    },
     notStarted: (lender) =>
       `Der Rechner konnte nicht geladen werden. Laden Sie die Seite gleich noch einmal; die Leute von ${lender} rechnen auch mit Ihnen.`,
     noScript: (lender) =>

@@ -1,4 +1,5 @@
-import { wordsByLetters } from '..'
+import type { OwnWords } from '../../../visitor'
+import { inOwnWords, wordsByLetters } from '..'
 import type { ServedWords } from '../../served-words'
 import { englishServed } from './english'
 import { frenchServed } from './french'
@@ -6,11 +7,14 @@ import { germanServed } from './german'
 import { hebrewServed } from './hebrew'
 import { spanishServed } from './spanish'
 
-/** The server's words in a locale's language. */
-export const servedWords = wordsByLetters<ServedWords>({
+const shipped = wordsByLetters<ServedWords>({
   en: englishServed,
   fr: frenchServed,
   de: germanServed,
   es: spanishServed,
   he: hebrewServed,
 })
+
+/** The server's words in a locale's language. */
+export const servedWords = (locale: string, own?: OwnWords): ServedWords =>
+  inOwnWords('served', shipped(locale), locale, own)

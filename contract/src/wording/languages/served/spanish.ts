@@ -8,14 +8,14 @@ export const spanishServed: ServedWords = {
   pageOf: (page, pages) => `Página ${page} de ${pages}`,
   illustration: 'Una ilustración, no una oferta.',
   notices: {
-    takenDown: [
-      'Esta calculadora no se ofrece en este momento',
-      'Puede que las cifras que mostraba ya no valgan. Pregunte a la entidad qué se aplica hoy.',
-    ],
-    unknown: [
-      'No hay ninguna calculadora en esta dirección',
-      'Puede que el enlace esté mal escrito o anticuado. En el sitio de la entidad están las actuales.',
-    ],
+    takenDown: {
+      title: 'Esta calculadora no se ofrece en este momento',
+      text: 'Puede que las cifras que mostraba ya no valgan. Pregunte a la entidad qué se aplica hoy.',
+    },
+    unknown: {
+      title: 'No hay ninguna calculadora en esta dirección',
+      text: 'Puede que el enlace esté mal escrito o anticuado. En el sitio de la entidad están las actuales.',
+    },
     notStarted: (lender) =>
       `No se pudo cargar la calculadora. Vuelva a cargar la página en un momento; las personas de ${lender} también pueden hacer el cálculo con usted.`,
     noScript: (lender) =>
