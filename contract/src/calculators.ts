@@ -70,7 +70,7 @@ export const CalculatorCard = z.strictObject({
   folder: z.string(),
   /** Out of the way: it is listed only where that is asked for. */
   putAway: z.boolean(),
-  /** Whether it may be removed for good: nothing of it was ever approved. */
+  /** Whether it may be removed for good: visitors never had it, and nothing of it waits for its time. */
   mayGo: z.boolean(),
   /** Null while it cannot be worked out, or was not yet. */
   meter: CardMeter.nullable(),

@@ -43,9 +43,9 @@ export const errorTable = {
     status: 409,
     text: 'The calculator “{calculator}” is live, waits for its time, or waits for approval. Take it down or change it first.',
   },
-  CALCULATOR_APPROVED: {
+  CALCULATOR_WAS_LIVE: {
     status: 409,
-    text: 'An edition of “{calculator}” was approved, and what was approved is kept. Put it away instead.',
+    text: 'Visitors had “{calculator}” once, and what they had is kept. Put it away instead.',
   },
   CALCULATOR_PLACED: {
     status: 409,

@@ -140,6 +140,10 @@ export type FrameMessage =
   | { readonly vividMeter: 'previewReady' }
   /** Preview frame to desk: what is answered now, as far as it can be read. */
   | { readonly vividMeter: 'previewAnswers'; readonly answers: Answers }
+  /** Preview frame to desk: results that wait for a button were asked for. */
+  | { readonly vividMeter: 'previewAsked' }
+  /** Desk to preview frame: ask for results that wait for a button. */
+  | { readonly vividMeter: 'previewAsk' }
   /** Desk to preview frame: bring this step or part of the page into sight. */
   | { readonly vividMeter: 'previewShow'; readonly of: string }
   /** Desk to preview frame: show this draft with these answers. */
@@ -173,6 +177,8 @@ const kinds: readonly unknown[] = [
   'event',
   'previewReady',
   'previewAnswers',
+  'previewAsked',
+  'previewAsk',
   'previewShow',
   'preview',
 ] satisfies FrameMessage['vividMeter'][]

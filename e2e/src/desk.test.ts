@@ -202,7 +202,7 @@ test('a calculator is found by words and state, which are there again on the way
   expect(new URL(page.url()).pathname).toMatch(/\/desk\/?$/)
 })
 
-test('calculators are moved to a folder, put away, and a draft nobody approved is removed for good', async () => {
+test('calculators are moved to a folder, put away, and what visitors never had is removed for good', async () => {
   const page = await withStarter(app, 'personal-loan', 'Passing loan')
   await click(page, 'Calculators')
   await page.waitForSelector('.card')

@@ -1,5 +1,6 @@
 import type { Frame, Page } from 'puppeteer-core'
 import { expect, test } from 'vitest'
+import type { CalculatorOpened } from '@vivid/contract'
 import { brokenRules } from './support/axe'
 import {
   click,
@@ -72,6 +73,52 @@ test('old and new page stand side by side in one state of answers, marked where 
   expect(await valueOf(after)).toBe('£95,500')
   await click(page, 'The loan, compounding')
   expect(await brokenRules(page)).toEqual([])
+})
+
+test('results that wait for a button are asked for on both pages at once', async () => {
+  const call = async <Answer = CalculatorOpened>(
+    person: string,
+    method: string,
+    path: string,
+    body?: object,
+  ) => {
+    const response = await fetch(`${app.address}/api${path}`, {
+      method,
+      headers: { 'content-type': 'application/json', cookie: await app.sessionOf(person) },
+      ...(body && { body: JSON.stringify(body) }),
+    })
+    return (await response.json()) as Answer
+  }
+  const made = await call('Ines', 'POST', '/calculators', {
+    from: 'starter',
+    starter: 'personal-loan',
+    title: 'Loan by button',
+  })
+  const path = `/calculators/${made.id}`
+  const save = (opened: CalculatorOpened, change: object) =>
+    call('Ines', 'PUT', `${path}/draft`, {
+      revision: opened.revision,
+      document: { ...opened.document, ...change },
+    })
+  const { revision } = await save(made, { results: 'onButton' })
+  await call('Ines', 'POST', `${path}/send`, { revision })
+  const { items } = await call<{ items: string[] }>('Odile', 'GET', '/checklist')
+  await call('Odile', 'POST', `${path}/approve`, { revision, checked: items })
+  const next = await save(await call('Ines', 'GET', path), { title: { 'en-CA': 'Loan by button, new' } })
+  await call('Ines', 'POST', `${path}/send`, { revision: next.revision })
+
+  const page = await app.deskAs('Odile', path)
+  await readSent(page, 2)
+  const [before, after] = (await framesOf(page)) as [Frame, Frame]
+  for (const [pressed, other] of [
+    [before, after],
+    [after, before],
+  ] as const) {
+    await fill(pressed, '#answer-amount', pressed === before ? '12,000' : '15,000')
+    await press(pressed, '.work-out')
+    const said = await textOf(pressed, '.payment .figure')
+    await expectText(other, '.payment .figure', said)
+  }
 })
 
 test('while an approved edition waits for its time, what is read is what visitors have, and its changes', async () => {

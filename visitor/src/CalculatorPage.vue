@@ -105,8 +105,9 @@ async function goTo(field: string): Promise<void> {
 /** Enter in any field, or the button: the first answer that is wrong gets the focus. */
 function submit(): void {
   const [first] = problems.value
-  if (first) void goTo(first.field)
-  else calculator.workOut()
+  if (first) return void goTo(first.field)
+  calculator.workOut()
+  source.hearsAsked?.()
 }
 </script>
 

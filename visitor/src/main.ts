@@ -6,6 +6,7 @@ import CalculatorPage from './CalculatorPage.vue'
 import { turnsTaken } from './taking-over/in-turn'
 import { keepTyped } from './taking-over/keep-typed'
 import { reportHeight } from './frame/report-height'
+import type { Preview } from './frame/follow-preview'
 import { carries } from './model/carried'
 import { momentOf } from './model/moment-of'
 import { fetchAgain } from './model/fetch-again'
@@ -59,14 +60,14 @@ async function beginLive(calculator: ServedCalculator): Promise<void> {
 }
 
 async function beginPreview(): Promise<void> {
-  const [{ followPreview, tellAnswers }, { showPart }, { applyStyle }] = await Promise.all([
+  const [{ followPreview, tellAnswers, tellAsked }, { showPart }, { applyStyle }] = await Promise.all([
     import('./frame/follow-preview'),
     import('./frame/preview-marks'),
     import('./frame/house-style'),
   ])
   let given = ''
   let isGiving = false
-  followPreview(async ({ content, answers, turn, today, sheets, language, sight }) => {
+  const show = async ({ content, answers, turn, today, sheets, language, sight }: Preview) => {
     const asked = JSON.stringify([answers, turn])
     const same = asked === given
     given = asked
@@ -85,11 +86,19 @@ async function beginPreview(): Promise<void> {
       answers: same && source.value ? source.value.answers : answers,
       // What the desk gives it knows.
       hears: (answered) => isGiving || tellAnswers(answered),
+      hearsAsked: () => isGiving || tellAsked(),
     }
     await nextTick()
     isGiving = false
     if (sight !== undefined && !same) showPart(sight)
-  })
+  }
+  const ask = async () => {
+    isGiving = true
+    document.querySelector<HTMLButtonElement>('.work-out')?.click()
+    await nextTick()
+    isGiving = false
+  }
+  followPreview(show, ask)
   await takeOver(false)
 }
 

@@ -101,11 +101,11 @@ const inUse = computed(() => {
       <section class="row">
         <template v-if="!card.mayGo">
           <Button disabled>Remove it for good</Button>
-          <span class="soft">An edition of it was approved: that is kept.</span>
+          <span class="soft">Visitors had it, or it waits for its time: what they had is kept.</span>
         </template>
         <template v-else-if="!sure">
           <Button danger @click="sure = true">Remove it for good …</Button>
-          <span class="soft">Nobody ever approved anything of it.</span>
+          <span class="soft">Visitors never had it.</span>
         </template>
         <template v-else>
           <span

@@ -14,8 +14,9 @@ export interface CalculatorSource {
   readonly further: Further | undefined
   /** What the trade's words mean, where we explain them in this language. */
   readonly trade: TradeWords | undefined
-  /** Hears of a preview what is answered. */
+  /** Hears of a preview what is answered, and that results which wait for a button were asked for. */
   readonly hears?: (answers: Answers) => unknown
+  readonly hearsAsked?: () => unknown
   /** The lender's mark above the title. */
   readonly logo?: Logo | undefined
   /** Where the page is live; a draft's preview is not. */

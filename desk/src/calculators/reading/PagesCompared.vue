@@ -54,6 +54,9 @@ const sides = computed(() =>
 const spoken = (program: Program) => (program.languages.includes(language) ? language : mainLanguage(program))
 
 const frames = useTemplateRef<InstanceType<typeof PreviewFrame>[]>('frames')
+/** Results that wait for a button are asked for on both at once. */
+const askOthers = (side: Side) =>
+  frames.value?.forEach((frame, i) => sides.value[i]?.side !== side && frame.ask())
 defineExpose({
   bringIntoSight: (of: string) => frames.value?.forEach((frame) => frame.bringIntoSight(of)),
 })
@@ -75,6 +78,7 @@ defineExpose({
         :marks="marks[side]"
         :title="title"
         @answers="heard(side, $event)"
+        @asked="askOthers(side)"
       />
     </section>
   </div>

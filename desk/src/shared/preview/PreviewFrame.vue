@@ -34,7 +34,7 @@ const {
   sight?: string | undefined
   title: string
 }>()
-const emit = defineEmits<{ answers: [Answers]; scale: [number] }>()
+const emit = defineEmits<{ answers: [Answers]; asked: []; scale: [number] }>()
 
 const pane = useTemplateRef<HTMLElement>('pane')
 const frame = useTemplateRef<HTMLIFrameElement>('frame')
@@ -58,13 +58,17 @@ const show = () =>
     marks,
     ...(sight !== undefined && { sight }),
   })
-defineExpose({ bringIntoSight: (of: string) => tell({ vividMeter: 'previewShow', of }) })
+defineExpose({
+  bringIntoSight: (of: string) => tell({ vividMeter: 'previewShow', of }),
+  ask: () => tell({ vividMeter: 'previewAsk' }),
+})
 
 function onMessage({ origin, source, data }: MessageEvent): void {
   if (origin !== window.location.origin || source !== frame.value?.contentWindow) return
   if (!isFrameMessage(data)) return
   if (data.vividMeter === 'previewReady') show()
   if (data.vividMeter === 'previewAnswers') emit('answers', data.answers)
+  if (data.vividMeter === 'previewAsked') emit('asked')
 }
 
 const resized = new ResizeObserver(([entry]) => {

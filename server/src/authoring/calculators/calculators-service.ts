@@ -184,7 +184,7 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
           sampleName,
           folder: card.folder,
           putAway: card.putAway,
-          mayGo: !card.wasApproved,
+          mayGo: !card.wasLive && card.scheduledEdition === null,
           meter: meters.get(id)?.meter ?? null,
           meterWaits: meters.get(id)?.waits ?? true,
         }
@@ -240,13 +240,16 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
     /** Removes a calculator for good, of which nothing was ever approved; that it was there stays on record. */
     async remove(id: string, person: Person): Promise<void> {
       const { draft } = await existing(id)
-      const refused = (code: 'CALCULATOR_APPROVED' | 'CALCULATOR_PLACED') =>
+      const refused = (code: 'CALCULATOR_WAS_LIVE' | 'CALCULATOR_IN_USE' | 'CALCULATOR_PLACED') =>
         new AppError(code, { details: { calculator: mainTitle(draft) } })
       await database
         .transaction(async (transaction) => {
           const found = await calculators.locked(id, transaction)
           if (!found) throw unknownCalculator(id)
-          if ((await editions.listed(id, transaction)).length > 0) throw refused('CALCULATOR_APPROVED')
+          const all = await editions.listed(id, transaction)
+          if (all.some(({ wasLive }) => wasLive)) throw refused('CALCULATOR_WAS_LIVE')
+          if (found.scheduledEdition !== null) throw refused('CALCULATOR_IN_USE')
+          await editions.removeAll(id, transaction)
           await calculators.remove(id, transaction)
           await record.append(calculatorEntry('calculatorRemoved', found, person), transaction)
         })

@@ -74,7 +74,8 @@ const Card = z.object({
   folder: columns.folder,
   putAway: columns.putAway,
   /** Whether an edition of it was ever approved. */
-  wasApproved: z.boolean(),
+  wasLive: z.boolean(),
+  scheduledEdition: z.number().nullable(),
 })
 export type CardData = z.output<typeof Card>
 /** A document of the first version has its title otherwise, and no languages. */
@@ -112,7 +113,8 @@ export function createCalculatorsStore(database: Sequelize) {
                 house_style AS "houseStyle", draft -> 'title' AS title, draft -> 'languages' AS languages,
                 draft ->> 'currency' AS currency, coalesce(draft -> 'samples' -> 0 ->> 'name', '') AS "sampleName",
                 m.mark AS "meterMark", folder, put_away AS "putAway",
-                EXISTS (SELECT 1 FROM editions e WHERE e.calculator_id = id) AS "wasApproved"
+                scheduled_edition AS "scheduledEdition",
+                EXISTS (SELECT 1 FROM edition_lives l WHERE l.calculator_id = id) AS "wasLive"
            FROM calculators LEFT JOIN calculator_meters m ON m.calculator_id = id ORDER BY last_edited_at DESC`,
       )
       const cards = found.map(async (card): Promise<CardData[]> => {

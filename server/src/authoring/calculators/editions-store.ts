@@ -97,6 +97,9 @@ export function createEditionsStore(database: Sequelize) {
           WHERE c.slug = :slug AND e.number = :number`,
         { slug, number },
       ),
+    /** Every edition of a calculator, none of which visitors ever had. */
+    removeAll: (calculatorId: string, transaction: Transaction) =>
+      editions.remove({ calculatorId }, transaction),
     /** Newest first. */
     listed: (calculatorId: string, transaction?: Transaction) =>
       ask.rows(

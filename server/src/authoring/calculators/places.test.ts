@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { CalculatorCard, CalculatorOpened, RecordPage } from '@vivid/contract'
+import { demoChecklist } from '../../demo/demo-checklist'
 import { putLive } from '../../testing/put-live'
 import { TestClient, testServer, type TestServer } from '../../testing/test-server'
 
@@ -80,12 +81,31 @@ describe('removed for good', () => {
     expect(await server.services.stores.record.verify()).toMatchObject({ brokenAt: null })
   })
 
-  test('never what was approved, be it taken down or withdrawn before its time', async () => {
+  test('never what visitors had, be it taken down', async () => {
     const live = await putLive(ines, odile, await ines.make('Lasting loan'))
     expect((await cardOf(live.id))?.mayGo).toBe(false)
-    expect((await remove(live.id)).body.code).toBe('CALCULATOR_APPROVED')
+    expect((await remove(live.id)).body.code).toBe('CALCULATOR_WAS_LIVE')
     await odile.ask('POST', `/api/calculators/${live.id}/take-down`, { message: '' })
-    expect((await remove(live.id)).body.code).toBe('CALCULATOR_APPROVED')
+    expect((await remove(live.id)).body.code).toBe('CALCULATOR_WAS_LIVE')
+  })
+
+  test('what was approved and withdrawn before its time goes with its edition; not while it waits', async () => {
+    const { id, revision } = await ines.make('Loan of never')
+    await ines.ask('POST', `/api/calculators/${id}/send`, { revision })
+    const at = new Date(Date.now() + 86_400_000).toISOString()
+    const approved = await odile.ask('POST', `/api/calculators/${id}/approve`, {
+      revision,
+      at,
+      checked: demoChecklist,
+    })
+    expect(approved.status).toBe(200)
+    expect((await cardOf(id))?.mayGo).toBe(false)
+    expect((await remove(id)).body.code).toBe('CALCULATOR_IN_USE')
+    expect((await odile.ask('DELETE', `/api/calculators/${id}/schedule`)).status).toBe(200)
+    expect((await cardOf(id))?.mayGo).toBe(true)
+    expect((await remove(id)).status).toBe(200)
+    expect((await actsOn(id))[0]).toBe('calculatorRemoved')
+    expect(await server.services.stores.record.verify()).toMatchObject({ brokenAt: null })
   })
 
   test('not while it is placed on a page, and not by a keeper', async () => {

@@ -18,6 +18,7 @@ import { waysIn } from './0017-ways-in'
 import { lostFactors } from './0018-lost-factors'
 import { checklist } from './0019-checklist'
 import { folders } from './0020-folders'
+import { neverLive } from './0021-never-live'
 
 /** A change to the tables: SQL and nothing else, so that it does the same for ever, whatever becomes of our code and data. */
 export interface Migration {
@@ -47,4 +48,5 @@ export const migrations: readonly Migration[] = [
   { name: '0018-lost-factors', sql: lostFactors },
   { name: '0019-checklist', sql: checklist },
   { name: '0020-folders', sql: folders },
+  { name: '0021-never-live', sql: neverLive },
 ]
