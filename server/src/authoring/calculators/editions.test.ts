@@ -148,11 +148,11 @@ test('the address of an edition is the SHA-256 of its canonical JSON', async () 
   expect(createHash('sha256').update(canonical(content)).digest('hex')).toBe(sha256)
 })
 
-test('the database itself refuses to change or delete an edition', async () => {
+test('the database itself refuses to change an edition, and to delete one that visitors had', async () => {
   await expect(server.database.query(`UPDATE editions SET content = '{}'`)).rejects.toThrow(
     'an edition never changes',
   )
-  await expect(server.database.query('DELETE FROM editions')).rejects.toThrow('an edition never changes')
+  await expect(server.database.query('DELETE FROM editions')).rejects.toThrow('an edition visitors had stays')
 })
 
 test('taken down, visitors get a decent page; an approver puts the edition back', async () => {
