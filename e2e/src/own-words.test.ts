@@ -16,7 +16,7 @@ import {
   useApplication,
 } from './support/application'
 import { brokenRules } from './support/axe'
-import { closeDialog, putLive, sendForApproval, withStarter } from './support/desk'
+import { closeDialog, putLive, sendForApproval, storedDocument, withStarter } from './support/desk'
 
 const app = useApplication()
 const folder = mkdtempSync(join(tmpdir(), 'vivid-words-'))
@@ -25,7 +25,7 @@ afterAll(() => rmSync(folder, { recursive: true, force: true }))
 /** A language that only the lender speaks: each phrase is the English one behind a mark. */
 const MARK = '¤'
 const english = await shippedPhrases('en', pluralForms('nl'))
-const marked = {
+const marked: Readonly<Record<string, string>> = {
   ...Object.fromEntries(Object.entries(english).map(([name, text]) => [name, `${MARK}${text}`])),
   typedYears: 'jaar, jr',
 }
@@ -88,8 +88,14 @@ test('the lender words the page otherwise, and adds a language of its own, which
   await click(ines, 'nl', '[aria-label="Language of the preview"]')
   const preview = await placedFrame(ines)
   await expectText(preview, 'body', `${MARK}Start again`)
-  await expectText(ines, '.note', 'Draft saved')
+  // What was undone was saved too: only what the server has tells which of them it was.
+  await eventually(
+    async () => JSON.stringify(await storedDocument(ines)).includes('nl-NL'),
+    () => 'the language was not saved',
+  )
+  await expectText(ines, '.problems', 'questions')
   await sendForApproval(ines)
+  await expectText(ines, '.state', 'Waiting for approval')
   const odile = await app.deskAs('Odile', new URL(ines.url()).pathname.replace('/desk', ''))
   await putLive(odile, 1)
 
