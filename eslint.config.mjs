@@ -12,6 +12,7 @@ import { floorZones } from './scripts/lint/floors.mjs'
 const mayImport = {
   core: [],
   contract: ['core'],
+  worksheet: ['core', 'contract'],
   server: ['core', 'contract'],
   desk: ['core', 'contract'],
   visitor: ['core', 'contract'],

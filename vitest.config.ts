@@ -17,6 +17,7 @@ export default defineConfig({
     projects: [
       pure('core'),
       pure('contract'),
+      pure('worksheet'),
       pure('visitor'),
       pure('desk'),
       { test: { ...pure('scripts').test, include: ['lib/**/*.test.mjs'] } },

@@ -20,6 +20,8 @@ test.each([
   ['core/src/loan/x.ts', '../../../contract/src/errors'],
   ['core/src/loan/x.ts', 'node:fs'],
   ['contract/src/x.ts', '../../server/src/app'],
+  ['worksheet/src/x.ts', '../../server/src/app'],
+  ['worksheet/src/book/x.ts', '../draft/make-draft'],
   ['desk/src/x.ts', '../../server/src/settings'],
   ['desk/src/x.ts', '../../visitor/src/model/headline'],
   ['server/src/x.ts', '../../desk/src/shared/api/request'],

@@ -13,6 +13,7 @@ const checks = [
     'core/tsconfig.test.json',
     'contract',
     'contract/tsconfig.test.json',
+    'worksheet',
     'server',
     'e2e',
     'scripts',

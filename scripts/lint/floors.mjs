@@ -30,6 +30,7 @@ export const floors = {
     'audience',
     'starters',
   ],
+  'worksheet/src': ['book', 'formula', 'understand', 'translate', 'draft'],
   'server/src': [
     'platform',
     'platform/http',

@@ -140,6 +140,8 @@ const calls: readonly (readonly [function_: string, text: string, unit: Unit, va
   ['level payment', 'level payment(120000, 6, 120)', moneyPer('payment'), '133224.602330'],
   ['rate per payment', 'rate per payment(rate, "monthly")', PERCENT, '0.386666666667'],
   ['effective rate', 'effective rate(rate, 2)', PERCENT, '4.693824'],
+  // From a printed table of logarithms.
+  ['log', 'log(10)', NUMBER, '2.30258509299'],
   ['annual percentage rate', 'round(annual percentage rate(the loan), 0.01)', PERCENT, '6'],
   // (1 + 0.06/12)^12 − 1
   [
@@ -298,6 +300,8 @@ test.each<[string, string]>([
   ['interest of payment(the loan, 121)', 'NO_FIGURE'],
   ['interest of payment(the loan, factor)', 'NOT_WHOLE'],
   ['effective rate(rate, 0)', 'NOT_WHOLE'],
+  ['log(0)', 'DIVIDED_BY_ZERO'],
+  ['log(0 - 1)', 'DIVIDED_BY_ZERO'],
   ['effective rate(-rate, 2)', 'REFUSED'],
   ['minimum down payment(600000, [500000], [5])', 'REFUSED'],
   ['today() + years(9000)', 'TOO_LARGE'],

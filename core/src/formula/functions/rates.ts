@@ -6,6 +6,7 @@ import { Decimal } from '../../money/decimal'
 import { roundWhole } from '../../money/rounding'
 import { effectiveAnnualRate, equivalentRate, type PeriodicRate } from '../../rates/periodic-rate'
 import { factsOf, type Frequency } from '../../rates/frequency'
+import { spend } from '../../guards/work'
 import { Stopped, type LoanRun } from '../computed'
 import { MONEY, moneyPer, NUMBER, PERCENT, type Wanted } from '../unit'
 import type { Arguments, BuiltIn } from './function'
@@ -36,6 +37,19 @@ const annualCost = (name: string, method: CostMethod): BuiltIn => ({
  * functions of the core they stand for.
  */
 export const rateFunctions: readonly BuiltIn[] = [
+  {
+    name: 'log',
+    group: 'rates',
+    parameters: [{ name: 'number', takes: { is: 'number' } }],
+    gives: NUMBER,
+    // Of nothing, or less, there is none (DMN 1.5, 10.3.4.3).
+    work: (args) => {
+      const value = args.decimal(0)
+      if (!value.greaterThan(0)) throw new Stopped({ code: 'DIVIDED_BY_ZERO' })
+      spend(1_500)
+      return value.ln()
+    },
+  },
   {
     name: 'level payment',
     group: 'loans',

@@ -1,0 +1,134 @@
+import ExcelJS from 'exceljs'
+import JSZip from 'jszip'
+import { SaxesParser } from 'saxes'
+import { addressOf, type Book, type Cell, type CellValue, type Sheet } from './book'
+
+/** The most a file may unpack to, and the most cells it may have: what people work with has a hundredth of it. */
+const MOST_BYTES = 64 * 1024 * 1024
+const MOST_PARTS = 2_000
+const MOST_CELLS = 120_000
+const WORKBOOK = 'xl/workbook.xml'
+
+/** A file that cannot be read, said in a line. */
+export class NoWorksheet extends Error {}
+
+/**
+ * Reads a workbook (.xlsx, ISO/IEC 29500). Nothing in it is run or fetched. Refuses, as `NoWorksheet`, what is none, and what
+ * would take too much to read.
+ */
+export async function readBook(bytes: Uint8Array): Promise<Book> {
+  const zip = await opened(bytes)
+  const workbook = new ExcelJS.Workbook()
+  try {
+    // Copied: the package wants a buffer of its own.
+    await workbook.xlsx.load(bytes.slice().buffer as ArrayBuffer)
+  } catch {
+    throw new NoWorksheet('This file cannot be read as a worksheet (.xlsx).')
+  }
+  let count = 0
+  const sheets = workbook.worksheets.map((worksheet): Sheet => {
+    const cells = new Map<string, Cell>()
+    worksheet.eachRow((row) =>
+      row.eachCell((cell) => {
+        if (++count > MOST_CELLS)
+          throw new NoWorksheet(`This worksheet has more than ${MOST_CELLS.toLocaleString('en')} cells.`)
+        const read = readCell(cell, worksheet.name)
+        if (read) cells.set(read.address, read)
+      }),
+    )
+    return { name: worksheet.name, cells }
+  })
+  return { sheets, names: namesIn((await zip.file(WORKBOOK)?.async('string')) ?? '') }
+}
+
+/** What a file unpacks to is asked of its own list before anything is unpacked; one that lies is found out while it is read. */
+async function opened(bytes: Uint8Array): Promise<JSZip> {
+  let zip: JSZip
+  try {
+    zip = await JSZip.loadAsync(bytes)
+  } catch {
+    throw new NoWorksheet('This file is no worksheet (.xlsx).')
+  }
+  const files = Object.values(zip.files)
+  if (!files.some(({ name }) => name === WORKBOOK))
+    throw new NoWorksheet('This file is no worksheet (.xlsx).')
+  const size = files.reduce((sum, file) => sum + unpackedSize(file), 0)
+  if (files.length > MOST_PARTS || size > MOST_BYTES)
+    throw new NoWorksheet(
+      `This worksheet unpacks to more than ${MOST_BYTES / 1024 / 1024} MB, which is more than is read.`,
+    )
+  return zip
+}
+
+const unpackedSize = (file: JSZip.JSZipObject): number =>
+  (file as unknown as { _data?: { uncompressedSize?: number } })._data?.uncompressedSize ?? 0
+
+function readCell(cell: ExcelJS.Cell, sheet: string): Cell | undefined {
+  // Only the first cell of merged ones has anything.
+  if (cell.isMerged && cell.master !== cell) return undefined
+  const { formula } = cell
+  const value = valueOf(formula ? cell.result : cell.value)
+  if (!formula && value === undefined) return undefined
+  const { row, col } = cell.fullAddress
+  return {
+    sheet,
+    address: addressOf(row, col),
+    row,
+    column: col,
+    ...(formula && { formula }),
+    value,
+    format: String(cell.numFmt ?? 'General'),
+    ...ruleOf(cell),
+  }
+}
+
+function valueOf(value: unknown): CellValue | undefined {
+  if (typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean') return value
+  if (value instanceof Date) return dayNumber(value)
+  if (typeof value !== 'object' || value === null) return undefined
+  if ('error' in value) return { error: String(value.error) }
+  if ('richText' in value && Array.isArray(value.richText))
+    return value.richText.map((part: { text?: unknown }) => String(part.text ?? '')).join('')
+  if ('text' in value) return valueOf(value.text)
+  return 'result' in value ? valueOf(value.result) : undefined
+}
+
+/** Days are counted from the last of 1899, with a 29 February 1900 that never was (ISO/IEC 29500-1, 18.17.4.1). */
+const dayNumber = (date: Date): number => (date.getTime() - Date.UTC(1899, 11, 30)) / 86_400_000
+
+function ruleOf({ dataValidation }: ExcelJS.Cell): Pick<Cell, 'choices' | 'least' | 'most'> {
+  const rule = dataValidation as ExcelJS.DataValidation | undefined
+  const [first, second] = (rule?.formulae ?? []) as readonly unknown[]
+  if (rule?.type === 'list' && typeof first === 'string') return { choices: first }
+  const isNumber = rule?.type === 'whole' || rule?.type === 'decimal'
+  const operator = rule && 'operator' in rule ? (rule.operator ?? 'between') : 'between'
+  const bound = (value: unknown, key: 'least' | 'most') =>
+    typeof value === 'number' || (typeof value === 'string' && /^-?\d+(\.\d+)?$/.test(value))
+      ? { [key]: Number(value) }
+      : {}
+  if (!isNumber) return {}
+  if (operator === 'between') return { ...bound(first, 'least'), ...bound(second, 'most') }
+  if (operator === 'greaterThanOrEqual') return bound(first, 'least')
+  return operator === 'lessThanOrEqual' ? bound(first, 'most') : {}
+}
+
+/** Names, in small letters, and what stands behind them: "Loan!$D$5", or a figure. Those a program keeps for itself are none. */
+function namesIn(workbookXml: string): Map<string, string> {
+  const names = new Map<string, string>()
+  const parser = new SaxesParser()
+  let name: string | undefined
+  let text = ''
+  parser.on('opentag', ({ name: tag, attributes }) => {
+    const isNamed = tag.replace(/^.*:/, '') === 'definedName'
+    name = isNamed ? String(attributes.name ?? '') : undefined
+    text = ''
+  })
+  parser.on('text', (part) => (text += part))
+  parser.on('closetag', ({ name: tag }) => {
+    if (name && tag.replace(/^.*:/, '') === 'definedName' && !name.startsWith('_xlnm.'))
+      names.set(name.toLowerCase(), text.trim())
+    name = undefined
+  })
+  parser.write(workbookXml).close()
+  return names
+}

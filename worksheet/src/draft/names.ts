@@ -1,0 +1,48 @@
+import { nameFault, plainName } from '@vivid/core'
+
+/** Gives names that formulas can use, each once: the label's own words where they can be. */
+export function createNaming(): (label: string, otherwise: string) => string {
+  const taken = new Set<string>()
+  return (label, otherwise) => {
+    const words = label
+      .toLowerCase()
+      .replace(/\([^)]*\)/g, ' ')
+      .replace(/[^\p{L}\p{N}' ]/gu, ' ')
+    const usable =
+      usableName(words.replace(/\s+/g, ' ').trim().slice(0, 48)) ?? usableName(otherwise) ?? 'value'
+    let name = usable
+    for (let n = 2; taken.has(plainName(name)); n++) name = `${usable} ${n}`
+    taken.add(plainName(name))
+    return name
+  }
+}
+
+function usableName(words: string): string | undefined {
+  if (words === '') return undefined
+  const name = nameFault(words)?.instead ?? words
+  return nameFault(name) === undefined && !FUNCTIONS.has(name) ? name : undefined
+}
+
+/** Names of functions: beside a bracket, a value of the same name would be read as one. */
+const FUNCTIONS: ReadonlySet<string> = new Set([
+  'min',
+  'max',
+  'sum',
+  'mean',
+  'count',
+  'abs',
+  'round',
+  'round up',
+  'round down',
+  'log',
+  'years',
+  'months',
+  'in years',
+  'in months',
+  'today',
+  'once',
+  'monthly',
+  'weekly',
+  'yearly',
+  'quarterly',
+])

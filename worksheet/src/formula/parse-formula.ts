@@ -1,0 +1,141 @@
+import type { SyntaxNode } from '@lezer/common'
+import { placeOf } from '../book/book'
+import { formulaParser } from './grammar'
+
+/** A formula of a worksheet as a tree; `sheet` of a reference is where it points to. */
+export type Formula =
+  | { readonly is: 'number'; readonly text: string }
+  | { readonly is: 'text'; readonly text: string }
+  | { readonly is: 'yesNo'; readonly yes: boolean }
+  | { readonly is: 'fault'; readonly text: string }
+  | { readonly is: 'nothing' }
+  | { readonly is: 'cell'; readonly sheet: string; readonly row: number; readonly column: number }
+  | CellRange
+  | { readonly is: 'name'; readonly name: string }
+  | { readonly is: 'call'; readonly function: string; readonly args: readonly Formula[] }
+  | { readonly is: 'minus' | 'percent'; readonly of: Formula }
+  | { readonly is: 'binary'; readonly how: string; readonly a: Formula; readonly b: Formula }
+
+export interface CellRange {
+  readonly is: 'range'
+  readonly sheet: string
+  readonly from: { readonly row: number; readonly column: number }
+  readonly to: { readonly row: number; readonly column: number }
+}
+
+/** A formula, or a cell, that is not taken over, said so that a person knows what else could be done. */
+export class NotTaken extends Error {}
+
+const LONGEST = 8_192
+const DEEPEST = 200
+
+/** Reads a formula, without its "=", as it stands on a sheet. Throws `NotTaken` where it cannot be read. */
+export function parseFormula(text: string, sheet: string): Formula {
+  if (text.length > LONGEST) throw new NotTaken('it is too long to be read')
+  const tree = formulaParser.parse(text)
+  const fault = firstFault(tree.cursor())
+  if (fault !== undefined)
+    throw new NotTaken(`it cannot be read at “${text.slice(fault, fault + 12) || 'its end'}”`)
+  const inner = tree.topNode.firstChild
+  if (!inner) throw new NotTaken('nothing stands in it')
+  return formulaOf(inner, 0)
+
+  function formulaOf(node: SyntaxNode, depth: number): Formula {
+    if (depth > DEEPEST) throw new NotTaken('it is nested too deeply')
+    const said = text.slice(node.from, node.to)
+    const within = (one: SyntaxNode | null): Formula => {
+      if (!one) throw new NotTaken('it breaks off')
+      return formulaOf(one, depth + 1)
+    }
+    switch (node.name) {
+      case 'Number':
+        return { is: 'number', text: plainNumber(said) }
+      case 'Text':
+        return { is: 'text', text: said.slice(1, -1).replaceAll('""', '"') }
+      case 'Fault':
+        return { is: 'fault', text: said }
+      case 'Nothing':
+        return { is: 'nothing' }
+      case 'Cell': {
+        const at = cellAt(said)
+        return { is: 'cell', sheet: at.sheet, ...at.place }
+      }
+      case 'Range': {
+        const [first, last] = node.getChildren('Cell')
+        const from = cellAt(text.slice(first?.from, first?.to))
+        const { place: to } = cellAt(text.slice(last?.from, last?.to))
+        return {
+          is: 'range',
+          sheet: from.sheet,
+          from: { row: Math.min(from.place.row, to.row), column: Math.min(from.place.column, to.column) },
+          to: { row: Math.max(from.place.row, to.row), column: Math.max(from.place.column, to.column) },
+        }
+      }
+      case 'Name':
+        return /^(true|false)$/i.test(said)
+          ? { is: 'yesNo', yes: said.toLowerCase() === 'true' }
+          : { is: 'name', name: said.toLowerCase() }
+      case 'Group':
+        return within(node.firstChild?.nextSibling ?? null)
+      case 'Percent':
+        return { is: 'percent', of: within(node.firstChild) }
+      case 'Sign': {
+        const of = within(node.lastChild)
+        return said.startsWith('-') ? { is: 'minus', of } : of
+      }
+      case 'Binary': {
+        const operator = node.getChild('Operator')
+        return {
+          is: 'binary',
+          how: text.slice(operator?.from, operator?.to),
+          a: within(node.firstChild),
+          b: within(node.lastChild),
+        }
+      }
+      case 'Call': {
+        const [name, ...rest] = childrenOf(node)
+        const args = rest.filter((one) => !/^[,)]$/.test(text.slice(one.from, one.to) || ' ')).map(within)
+        return {
+          is: 'call',
+          function: text.slice(name?.from, (name?.to ?? 0) - 1).toUpperCase(),
+          args: args.length === 1 && args[0]?.is === 'nothing' ? [] : args,
+        }
+      }
+      default:
+        throw new NotTaken(`“${said.slice(0, 20)}” is not understood`)
+    }
+  }
+
+  function cellAt(said: string) {
+    const mark = said.lastIndexOf('!')
+    const named = said.slice(0, Math.max(mark, 0))
+    const place = placeOf(said.slice(mark + 1))
+    if (!place) throw new NotTaken(`there is no cell “${said}”`)
+    return { sheet: mark < 0 ? sheet : named.replace(/^'(.*)'$/s, '$1').replaceAll("''", "'"), place }
+  }
+}
+
+function childrenOf(node: SyntaxNode): SyntaxNode[] {
+  const all: SyntaxNode[] = []
+  for (let child = node.firstChild; child; child = child.nextSibling) all.push(child)
+  return all
+}
+
+function firstFault(
+  cursor: ReturnType<ReturnType<typeof formulaParser.parse>['cursor']>,
+): number | undefined {
+  do if (cursor.type.isError) return cursor.from
+  while (cursor.next())
+  return undefined
+}
+
+/** "1.5e-3" as "0.0015": our formulas have no exponents. */
+function plainNumber(text: string): string {
+  const [, whole = '', part = '', exponent = '0'] = /^(\d*)\.?(\d*)(?:[eE]([+-]?\d+))?$/.exec(text) ?? []
+  const shift = Number(exponent)
+  if (Math.abs(shift) > 60) throw new NotTaken(`the number ${text} is too large or too small`)
+  const digits = `${'0'.repeat(61)}${whole}${part}${'0'.repeat(61)}`
+  const point = 61 + whole.length + shift
+  const [before, behind] = [digits.slice(0, point).replace(/^0+/, ''), digits.slice(point).replace(/0+$/, '')]
+  return `${before || '0'}${behind && `.${behind}`}`
+}

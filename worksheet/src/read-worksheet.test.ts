@@ -1,0 +1,196 @@
+import { readFileSync } from 'node:fs'
+import ExcelJS from 'exceljs'
+import { describe, expect, test } from 'vitest'
+import { CalculatorDocument, compile } from '@vivid/core'
+import expected from './testing/worksheets/expected.json'
+import { figuresOf, NoAnswer, readWorksheet, reportOf, type CellValue } from '.'
+
+const bytesOf = (file: string) => readFileSync(new URL(`./testing/worksheets/${file}`, import.meta.url))
+const named = ({ sheet, address }: { sheet: string; address: string }) => `${sheet}!${address}`
+const SCHEDULE = 'engine-sixty-payments.xlsx'
+
+interface ExpectedCell {
+  readonly sheet: string
+  readonly address: string
+  readonly value: CellValue
+}
+interface ExpectedFile {
+  readonly inputs: readonly ExpectedCell[]
+  readonly formulas: readonly ExpectedCell[]
+  readonly vectors: readonly {
+    readonly set: readonly ExpectedCell[]
+    readonly results: readonly ExpectedCell[]
+  }[]
+}
+const files = Object.entries(expected.files as unknown as Record<string, ExpectedFile>).map(
+  ([file, one]) => ({
+    file,
+    ...one,
+  }),
+)
+
+/** A workbook of one sheet, "S", with these cells; a formula begins with "=". */
+async function bookOf(cells: Readonly<Record<string, string | number | boolean>>): Promise<Uint8Array> {
+  const workbook = new ExcelJS.Workbook()
+  const sheet = workbook.addWorksheet('S')
+  for (const [address, value] of Object.entries(cells))
+    sheet.getCell(address).value =
+      typeof value === 'string' && value.startsWith('=') ? { formula: value.slice(1) } : value
+  return new Uint8Array(await workbook.xlsx.writeBuffer())
+}
+const draftOf = async (cells: Parameters<typeof bookOf>[0]) => readWorksheet(await bookOf(cells), 'Tried')
+const gotOf = async (cells: Parameters<typeof bookOf>[0], address: string) =>
+  figuresOf(await draftOf(cells)).find(({ cell }) => cell === `S!${address}`)?.got
+const whyOf = async (cells: Parameters<typeof bookOf>[0], address: string) =>
+  reportOf(await draftOf(cells)).leftOut.find(({ cell }) => cell === `S!${address}`)?.why
+
+describe.each(files.filter(({ file }) => file !== SCHEDULE))(
+  '$file',
+  ({ file, formulas, inputs, vectors }) => {
+    test('every formula cell is worked out by the draft, to a billionth', async () => {
+      const { figures, leftOut, document } = reportOf(await readWorksheet(bytesOf(file), file))
+      expect(leftOut).toEqual([])
+      expect(figures.map(({ cell }) => cell).sort()).toEqual(formulas.map(named).sort())
+      expect(figures.filter(({ agrees }) => !agrees)).toEqual([])
+      for (const { cell, got } of figures) {
+        const wanted = formulas.find((one) => named(one) === cell)?.value
+        expect([cell, near(wanted, got)]).toEqual([cell, true])
+      }
+      expect(CalculatorDocument.safeParse(document).error).toBeUndefined()
+      const stopping = compile(document, []).problems.filter(({ code }) => code !== 'NOT_USED')
+      expect(stopping).toEqual([])
+    })
+
+    test('each typed cell is a question', async () => {
+      const { questions } = reportOf(await readWorksheet(bytesOf(file), file))
+      expect(questions.map(({ cell }) => cell).sort()).toEqual(inputs.map(named).sort())
+    })
+
+    test.each(vectors.map((vector, i) => [i, vector] as const))(
+      'other answers (%i) give the file’s other values',
+      async (_, vector) => {
+        const draft = await readWorksheet(bytesOf(file), file)
+        const answers = Object.fromEntries(vector.set.map((one) => [named(one), one.value]))
+        const got = new Map(figuresOf(draft, answers).map((figure) => [figure.cell, figure.got]))
+        for (const result of vector.results)
+          expect([named(result), near(result.value, got.get(named(result)))]).toEqual([named(result), true])
+      },
+    )
+  },
+)
+
+function near(wanted: CellValue | undefined, got: CellValue | null | undefined): boolean {
+  if (typeof wanted === 'object') return got === null
+  if (typeof wanted !== 'number' || typeof got !== 'number') return wanted === got
+  return (
+    Math.abs(wanted - got) <= 1e-9 * Math.max(1, Math.abs(wanted)) ||
+    Math.max(Math.abs(wanted), Math.abs(got)) < 1e-6
+  )
+}
+
+test('of a schedule what stands beside it is taken over, and every row is said to be left out', async () => {
+  const { figures, leftOut } = reportOf(await readWorksheet(bytesOf(SCHEDULE), SCHEDULE))
+  const all = files.find(({ file }) => file === SCHEDULE)?.formulas.map(named) ?? []
+  expect([...figures, ...leftOut].map(({ cell }) => cell).sort()).toEqual(all.sort())
+  expect(figures.every(({ agrees }) => agrees)).toBe(true)
+  expect(
+    leftOut.filter(({ why }) => why.includes('schedules are not taken over yet')).length,
+  ).toBeGreaterThan(250)
+})
+
+const inputs = {
+  A1: 'Loan ($)',
+  B1: 120_000,
+  A2: 'Rate (% p.a.)',
+  B2: 6,
+  A3: 'Months',
+  B3: 120,
+  A4: 'Payment number',
+  B4: 7,
+}
+/** The same loan month by month, as anyone would by hand. */
+function byHand() {
+  const [r, months] = [0.06 / 12, 120]
+  const payment = (120_000 * r) / (1 - (1 + r) ** -months)
+  let owed = 120_000
+  const rows = Array.from({ length: months }, () => {
+    const interest = owed * r
+    owed -= payment - interest
+    return { interest, principal: payment - interest, owed }
+  })
+  return {
+    payment,
+    rows,
+    sum: (of: 'interest' | 'principal', from: number, to: number) =>
+      rows.slice(from - 1, to).reduce((sum, row) => sum + row[of], 0),
+  }
+}
+const hand = byHand()
+test.each<[string, number]>([
+  ['PMT(B2/1200,B3,B1)', -hand.payment],
+  ['PMT(0,B3,B1)', -1_000],
+  ['PMT(B2/1200,B3,B1,0,1)', -hand.payment / 1.005],
+  ['PMT(B2/1200,B3,B1,-20000)', -(hand.payment - (20_000 * 0.005) / (1.005 ** 120 - 1))],
+  ['IPMT(B2/1200,B4,B3,B1)', -(hand.rows[6]?.interest ?? 0)],
+  ['PPMT(B2/1200,B4,B3,B1)', -(hand.rows[6]?.principal ?? 0)],
+  ['CUMIPMT(B2/1200,B3,B1,3,B4,0)', -hand.sum('interest', 3, 7)],
+  ['CUMPRINC(B2/1200,B3,B1,1,B4,0)', -hand.sum('principal', 1, 7)],
+  ['FV(B2/1200,B4,PMT(B2/1200,B3,B1),B1)', -(hand.rows[6]?.owed ?? 0)],
+  [
+    'PV(B2/1200,B3,-1000)',
+    Array.from({ length: 120 }, (_, i) => 1_000 / 1.005 ** (i + 1)).reduce((a, b) => a + b),
+  ],
+  ['NPER(B2/1200,PMT(B2/1200,B3,B1),B1)', 120],
+  ['NPER(0,-1000,B1)', 120],
+  ['EFFECT(B2/100,12)', 1.005 ** 12 - 1],
+  ['ROUND(-2.5,0)', -3],
+  ['ROUNDUP(-2.1,0)', -3],
+  ['ROUNDDOWN(2.19,1)', 2.1],
+  ['ROUND(B1/7,-2)', 17_100],
+  ['INT(-2.5)', -3],
+  ['MOD(-7,3)', 2],
+  ['TRUNC(-2.9)', -2],
+  ['SIGN(-B1)*ABS(-3)', -3],
+  ['2^-1+10%', 0.6],
+  ['-2^2', 4],
+  ['SQRT(B1/30000)+LN(EXP(2))+LOG10(100)', 6],
+  ['IF(AND(B1>1,NOT(B2>6)),1,0)+IF(OR(B1=0,B2=6),10,0)', 11],
+  ['SUM(B1:B4)', 120_133],
+  ['MAX(B2,B3)-MIN(B2:B4)+AVERAGE(B2,B4)', 120.5],
+  ['CHOOSE(B4-5,1,22,3)', 22],
+])('%s', async (formula, wanted) => {
+  const got = await gotOf({ ...inputs, D1: `=${formula}` }, 'D1')
+  expect(Math.abs(Number(got) - wanted)).toBeLessThan(1e-7 * Math.max(1, Math.abs(wanted)))
+})
+
+test.each<[string, string, string]>([
+  ['something found by trying', '=RATE(B3,-1000,B1)', 'an aim step finds the rate'],
+  ['time that changes by itself', '=TODAY()', 'changes by itself'],
+  ['a function without a meaning here', '=HYPERLINK("x")', 'HYPERLINK has no meaning here'],
+  ['another file', "='[Other.xlsx]S'!A1+[1]S!A1", 'cannot be read at'],
+  ['a list of figures', '={1,2}', 'cannot be read at'],
+  ['an error', '=B1+#REF!', 'it has the error #REF!'],
+  ['a name that is none', '=Nothing+1', 'nothing is called “nothing”'],
+  ['itself', '=D1+1', 'it goes in a circle'],
+  ['texts with figures', '=B1&" a month"', 'are put together by a sentence'],
+])('%s is left out, and said', async (_, formula, why) => {
+  expect(await whyOf({ ...inputs, D1: formula, D2: '=B1*2' }, 'D1')).toContain(why)
+  expect(await gotOf({ ...inputs, D1: formula, D2: '=B1*2' }, 'D2')).toBe(240_000)
+})
+
+test('what rests on a cell that is left out is left out too, by its name', async () => {
+  expect(await whyOf({ ...inputs, D1: '=RATE(B3,-1,B1)', D2: '=D1*12' }, 'D2')).toBe(
+    'it rests on S!D1, which is not taken over',
+  )
+})
+
+test('no figure is shown where the worksheet has none', async () => {
+  expect(await gotOf({ ...inputs, D1: '=B1/(B2-6)' }, 'D1')).toBe(null)
+  expect(await gotOf({ ...inputs, D1: '=IPMT(B2/1200,121,B3,B1)' }, 'D1')).toBe(null)
+})
+
+test('an answer that is none, and a cell that is not asked, are told', async () => {
+  const draft = await draftOf({ ...inputs, D1: '=PMT(B2/1200,B3,B1)' })
+  expect(() => figuresOf(draft, { 'S!B3': 7.5 })).toThrow(new NoAnswer('7.5 is no answer for S!B3.'))
+  expect(() => figuresOf(draft, { 'S!Z9': 1 })).toThrow(new NoAnswer('S!Z9 is not asked.'))
+})

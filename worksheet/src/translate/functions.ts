@@ -1,0 +1,194 @@
+import { NotTaken } from '../formula/parse-formula'
+import { asNumber, asYesNo, either, figure, firstThat, NONE, number, yesNo, ZERO, type Code } from './code'
+
+/** A call with its arguments translated; `short` gives a name to what would otherwise be written out again and again. */
+export interface Call {
+  readonly args: readonly Code[]
+  readonly short: (code: Code) => Code
+}
+type Translate = (call: Call) => Code
+
+const given = ({ args }: Call, at: number): Code => {
+  const found = args[at]
+  if (!found) throw new NotTaken('an argument is missing')
+  return found
+}
+const n = (call: Call, at: number): string => asNumber(call.short(given(call, at)))
+const optional = (call: Call, at: number): string => (call.args[at] ? n(call, at) : '0')
+const isZero = (text: string): boolean => Number(text) === 0
+const same =
+  (how: (a: string) => string): Translate =>
+  (call) =>
+    number(how(n(call, 0)))
+
+/** Half a digit is rounded away from nothing, to a power of ten that is written as a figure. */
+const rounding =
+  (how: 'round' | 'round up' | 'round down'): Translate =>
+  (call) => {
+    const digits = Number(optional(call, 1).replace(/[()\s]/g, ''))
+    if (!Number.isInteger(digits) || Math.abs(digits) > 12)
+      throw new NotTaken('the digits it rounds to are worked out, not written')
+    const to = digits <= 0 ? `1${'0'.repeat(-digits)}` : `0.${'0'.repeat(digits - 1)}1`
+    return number(`${how}(${asNumber(given(call, 0))}, ${to})`)
+  }
+
+const floor = (x: string): string => `(if ${x} < 0 then round up(${x}, 1) else round down(${x}, 1))`
+
+/** Payments at the end of each period, or at the start where `type` is 1. OASIS OpenFormula 1.3, 6.12. */
+const due = (r: string, type: string): string => (isZero(type) ? '' : ` * (1 + ${r} * ${type})`)
+const without = (r: string, plain: string, withRate: string): Code =>
+  Number(r) > 0 ? number(withRate) : either(yesNo(`${r} = 0`), number(plain), number(withRate))
+
+const PMT: Translate = (call) => {
+  const [r, periods, pv] = [n(call, 0), n(call, 1), n(call, 2)]
+  const [fv, type] = [optional(call, 3), optional(call, 4)]
+  const owed = isZero(fv) ? `${pv} * (1 + ${r}) ** ${periods}` : `(${pv} * (1 + ${r}) ** ${periods} + ${fv})`
+  return without(
+    r,
+    `-(${pv} + ${fv}) / ${periods}`,
+    `-(${r} * ${owed}) / (((1 + ${r}) ** ${periods} - 1)${due(r, type)})`,
+  )
+}
+const FV: Translate = (call) => {
+  const [r, periods, payment, pv, type] = [
+    n(call, 0),
+    n(call, 1),
+    n(call, 2),
+    optional(call, 3),
+    optional(call, 4),
+  ]
+  return without(
+    r,
+    `-(${pv} + ${payment} * ${periods})`,
+    `-(${pv} * (1 + ${r}) ** ${periods} + ${payment}${due(r, type)} * ((1 + ${r}) ** ${periods} - 1) / ${r})`,
+  )
+}
+const PV: Translate = (call) => {
+  const [r, periods, payment, fv, type] = [
+    n(call, 0),
+    n(call, 1),
+    n(call, 2),
+    optional(call, 3),
+    optional(call, 4),
+  ]
+  return without(
+    r,
+    `-(${fv} + ${payment} * ${periods})`,
+    `-(${fv} + ${payment}${due(r, type)} * ((1 + ${r}) ** ${periods} - 1) / ${r}) / (1 + ${r}) ** ${periods}`,
+  )
+}
+const NPER: Translate = (call) => {
+  const [r, payment, pv, fv, type] = [
+    n(call, 0),
+    n(call, 1),
+    n(call, 2),
+    optional(call, 3),
+    optional(call, 4),
+  ]
+  const each = `${payment}${due(r, type)}`
+  return without(
+    r,
+    `-(${pv} + ${fv}) / ${payment}`,
+    `log((${each} - ${fv} * ${r}) / (${each} + ${pv} * ${r})) / log(1 + ${r})`,
+  )
+}
+
+/** Interest and principal of a loan that payments at the end of each period repay: the closed forms of the annuity. */
+function partsOf(call: Call, from: string, to: string): { interest: Code; principal: Code } {
+  const [r, periods, pv] = [n(call, 0), n(call, 1), n(call, 2)]
+  const q = (power: string) => `(1 + ${r}) ** (${power})`
+  const whole = `(${q(periods)} - 1)`
+  const principal = `${pv} * (${q(to)} - ${q(`${from} - 1`)}) / ${whole}`
+  const paid = `${pv} * ${r} * ${q(periods)} / ${whole} * (${to} - ${from} + 1)`
+  const checked = (code: Code): Code =>
+    firstThat([[`${from} < 1 or ${to} < ${from} or ${to} > ${periods}`, NONE.number]], code)
+  return {
+    interest: checked(without(r, '0', `-(${paid} - ${principal})`)),
+    principal: checked(without(r, `-(${pv} / ${periods} * (${to} - ${from} + 1))`, `-(${principal})`)),
+  }
+}
+const ofPayment =
+  (part: 'interest' | 'principal'): Translate =>
+  (call) => {
+    if (![optional(call, 4), optional(call, 5)].every(isZero))
+      throw new NotTaken('it takes a loan apart that leaves an amount at the end, or is paid at the start')
+    const k = n(call, 1)
+    const { args, short } = call
+    return partsOf({ args: [given(call, 0), given(call, 2), given({ args, short }, 3)], short }, k, k)[part]
+  }
+const upTo =
+  (part: 'interest' | 'principal'): Translate =>
+  (call) => {
+    if (!isZero(optional(call, 5)))
+      throw new NotTaken('it takes a loan apart whose payments fall at the start of a period')
+    return partsOf(call, n(call, 3), n(call, 4))[part]
+  }
+
+const ofAll =
+  (how: (all: readonly string[]) => string): Translate =>
+  ({ args }) => {
+    const all = args.map(asNumber)
+    return all.length === 0 ? ZERO : number(how(all))
+  }
+const joined =
+  (word: 'and' | 'or'): Translate =>
+  ({ args }) =>
+    yesNo(`(${args.map(asYesNo).join(` ${word} `)})`)
+
+/** What each function is in FEEL: the figures of OASIS OpenFormula 1.3. Ranges come as their cells; lookups are elsewhere. */
+export const functions: Readonly<Record<string, Translate>> = {
+  ABS: same((x) => `abs(${x})`),
+  AND: joined('and'),
+  AVERAGE: ofAll((all) => `(${all.join(' + ')}) / ${all.length}`),
+  COUNT: ({ args }) => figure(args.length),
+  CUMIPMT: upTo('interest'),
+  CUMPRINC: upTo('principal'),
+  EFFECT: (call) => number(`(1 + ${n(call, 0)} / ${n(call, 1)}) ** ${n(call, 1)} - 1`),
+  EXP: same((x) => `2.71828182845904523536028747135266249775724709369996 ** ${x}`),
+  FV,
+  IF: (call) => either(given(call, 0), given(call, 1), given(call, 2)),
+  INT: same(floor),
+  IPMT: ofPayment('interest'),
+  LN: same((x) => `log(${x})`),
+  LOG: (call) => number(`log(${n(call, 0)}) / log(${call.args[1] ? n(call, 1) : '10'})`),
+  LOG10: same((x) => `log(${x}) / log(10)`),
+  MAX: ofAll((all) => `max(${all.join(', ')})`),
+  MIN: ofAll((all) => `min(${all.join(', ')})`),
+  MOD: (call) => {
+    const [a, b] = [n(call, 0), n(call, 1)]
+    return number(`(${a} - ${b} * ${floor(`(${a} / ${b})`)})`)
+  },
+  NOMINAL: (call) => number(`${n(call, 1)} * ((1 + ${n(call, 0)}) ** (1 / ${n(call, 1)}) - 1)`),
+  NOT: (call) => yesNo(`not(${asYesNo(given(call, 0))})`),
+  NPER,
+  OR: joined('or'),
+  PI: () => figure(Math.PI),
+  PMT,
+  POWER: (call) => number(`${n(call, 0)} ** ${n(call, 1)}`),
+  PPMT: ofPayment('principal'),
+  PRODUCT: ofAll((all) => all.join(' * ')),
+  PV,
+  ROUND: rounding('round'),
+  ROUNDDOWN: rounding('round down'),
+  ROUNDUP: rounding('round up'),
+  SIGN: same((x) => `(if ${x} > 0 then 1 else if ${x} < 0 then -1 else 0)`),
+  SQRT: same((x) => `${x} ** 0.5`),
+  SUM: ofAll((all) => `(${all.join(' + ')})`),
+  TRUNC: rounding('round down'),
+}
+
+/** Why a function is not there, where that can be said better than that it is unknown. */
+export const whyNot: Readonly<Record<string, string>> = {
+  RATE: 'RATE is found by trying; an aim step finds the rate behind a payment',
+  IRR: 'IRR is found by trying; a loan has its annual percentage rate',
+  TODAY: 'it changes by itself with the day; a loan step knows its day',
+  NOW: 'it changes by itself with the hour',
+  RAND: 'it changes by itself',
+  RANDBETWEEN: 'it changes by itself',
+  OFFSET: 'OFFSET takes cells that are only known once it runs',
+  INDIRECT: 'INDIRECT takes cells that are only known once it runs',
+  IFERROR: 'IFERROR hides what cannot be worked out; ask for it with a condition',
+  TEXT: 'figures are put into words by the page',
+  CONCATENATE: 'texts are put together by a sentence',
+  CONCAT: 'texts are put together by a sentence',
+}

@@ -1,0 +1,57 @@
+import { NotTaken } from '../formula/parse-formula'
+import { either, figure, firstThat, NONE, yesNo, type Code } from './code'
+
+/** A table that is looked up in, its cells translated; an empty one is 0. */
+export type Table = readonly (readonly Code[])[]
+
+/** How a key is found: exactly, as the last that is not above it, or as the last that is not below it. */
+export type Match = 'exact' | 'notAbove' | 'notBelow'
+
+const compared = (key: Code, sign: string, entry: Code): string | undefined =>
+  key.gives === entry.gives ? `${key.text} ${sign} ${entry.text}` : undefined
+
+/** What stands beside the key that is found; none where none is. Keys of another kind than what is sought are passed over. */
+export function besideKey(key: Code, keys: readonly Code[], values: readonly Code[], match: Match): Code {
+  const none = NONE[values[0]?.gives ?? 'number']
+  if (match === 'exact')
+    return firstThat(
+      keys.flatMap((entry, i): [string, Code][] => {
+        const condition = compared(key, '=', entry)
+        return condition === undefined ? [] : [[condition, at(values, i)]]
+      }),
+      none,
+    )
+  if (key.gives !== 'number')
+    throw new NotTaken('it looks a text up between others, in the order of an alphabet')
+  const sign = match === 'notAbove' ? '<' : '>'
+  const usable = keys.flatMap((entry, i) =>
+    entry.gives === 'number' ? [{ entry, value: at(values, i) }] : [],
+  )
+  // Each entry decides where the key lies before the next one.
+  const cases = usable.map(({ entry }, i): [string, Code] => [
+    `${key.text} ${sign} ${entry.text}`,
+    i === 0 ? none : (usable[i - 1]?.value ?? none),
+  ])
+  return firstThat(cases, usable.at(-1)?.value ?? none)
+}
+
+const at = (values: readonly Code[], i: number): Code => values[i] ?? figure(0)
+
+/** The entry at a place counted from 1. Of entries of two kinds those like the last are meant: before them stand headings. */
+export function chosen(index: Code, values: readonly Code[]): Code {
+  const plain = Number(index.text)
+  if (Number.isInteger(plain)) {
+    const found = values[plain - 1]
+    if (!found) throw new NotTaken(`there is no place ${plain} in what it looks up`)
+    return found
+  }
+  const none = NONE[values.at(-1)?.gives ?? 'number']
+  return values.reduceRight(
+    (rest, value, i) =>
+      value.gives === none.gives ? either(yesNo(`${index.text} = ${i + 1}`), value, rest) : rest,
+    none,
+  )
+}
+
+export const transposed = (table: Table): Table =>
+  (table[0] ?? []).map((_, column) => table.map((row) => row[column] ?? figure(0)))

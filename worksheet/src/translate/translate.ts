@@ -1,0 +1,183 @@
+import { addressOf, nameOfCell, type Book, type Cell } from '../book/book'
+import { NotTaken, type Formula } from '../formula/parse-formula'
+import { cellsOfRange } from '../understand/references'
+import type { Understood } from '../understand/understand'
+import { asNumber, figure, joined, number, text, yesNo, ZERO, type Code } from './code'
+import { functions, whyNot } from './functions'
+import { besideKey, chosen, transposed, type Match, type Table } from './lookups'
+
+/** What the translation of one cell asks of what was translated before. */
+export interface Around {
+  readonly book: Book
+  readonly understood: Understood
+  /** A cell that is asked or worked out, as it stands in a formula; `NotTaken` where it is not taken over. */
+  readonly codeOf: (name: string) => Code | undefined
+  /** Gives what is long a name of its own. */
+  readonly short: (code: Code) => Code
+}
+
+/** A worksheet's formula as one of ours. Throws `NotTaken`, saying why. */
+export function translate(formula: Formula, around: Around): Code {
+  const cells = new Map(around.book.sheets.map((sheet) => [sheet.name, sheet.cells]))
+  return go(formula)
+
+  function go(of: Formula): Code {
+    switch (of.is) {
+      case 'number':
+        return number(of.text, true)
+      case 'text':
+        return text(of.text)
+      case 'yesNo':
+        return yesNo(String(of.yes))
+      case 'nothing':
+        return ZERO
+      case 'fault':
+        throw new NotTaken(`it has the error ${of.text} in it`)
+      case 'name':
+        throw new NotTaken(`nothing is called “${of.name}”`)
+      case 'cell':
+        return cellCode(nameOfCell({ sheet: of.sheet, address: addressOf(of.row, of.column) }))
+      case 'range':
+        throw new NotTaken('it takes a range where one figure is needed')
+      case 'minus':
+        return number(`-(${asNumber(go(of.of))})`)
+      case 'percent':
+        return number(`(${asNumber(go(of.of))} / 100)`)
+      case 'binary':
+        return binary(of.how, go(of.a), go(of.b))
+      case 'call':
+        return call(of)
+    }
+  }
+
+  function cellCode(name: string): Code {
+    const known = around.codeOf(name)
+    if (known) return known
+    const [sheet = '', address = ''] = splitName(name)
+    return constant(cells.get(sheet)?.get(address))
+  }
+
+  function call({ function: name, args }: Extract<Formula, { is: 'call' }>): Code {
+    const looked = lookUp(name, args)
+    if (looked) return looked
+    const found = Object.hasOwn(functions, name) ? functions[name] : undefined
+    if (!found) throw new NotTaken(whyNot[name] ?? `${name} has no meaning here`)
+    const isOfAll = ['SUM', 'MIN', 'MAX', 'AVERAGE', 'COUNT', 'PRODUCT'].includes(name)
+    return found({ args: isOfAll ? args.flatMap(figuresOf) : args.map(go), short: around.short })
+  }
+
+  /** The figures of an argument; of a range only its figures count. */
+  function figuresOf(of: Formula): Code[] {
+    if (of.is !== 'range') return [go(of)]
+    return cellsOfRange(of)
+      .flat()
+      .flatMap((name) => {
+        const [sheet = '', address = ''] = splitName(name)
+        const cell = cells.get(sheet)?.get(address)
+        if (!cell) return []
+        const code = cellCode(name)
+        return code.gives === 'number' ? [code] : []
+      })
+  }
+
+  function tableOf(of: Formula | undefined): Table {
+    if (of?.is !== 'range') throw new NotTaken('it looks up in what is no range')
+    return cellsOfRange(of).map((row) => row.map(cellCode))
+  }
+
+  function matchOf(of: Formula | undefined, otherwise: Match): Match {
+    if (!of) return otherwise
+    if (of.is === 'yesNo') return of.yes ? 'notAbove' : 'exact'
+    const plain = of.is === 'nothing' ? 0 : Number(go(of).text.replace(/[()\s]/g, ''))
+    if (plain === 0) return 'exact'
+    if (plain === 1) return 'notAbove'
+    if (plain === -1) return 'notBelow'
+    throw new NotTaken('how it looks up is worked out, not written')
+  }
+
+  function inTable(args: readonly Formula[], turned: boolean): Code {
+    const [key, table, place, how] = args
+    if (!key || !place) throw new NotTaken('an argument is missing')
+    const rows = turned ? transposed(tableOf(table)) : tableOf(table)
+    const index = around.short(go(place))
+    const values = rows.map((row) => chosen(index, row))
+    return besideKey(
+      around.short(go(key)),
+      rows.map((row) => row[0] ?? ZERO),
+      values,
+      matchOf(how, 'notAbove'),
+    )
+  }
+
+  /** Lookups take their ranges as tables; undefined: it is none. */
+  function lookUp(name: string, args: readonly Formula[]): Code | undefined {
+    const [first, second, third] = args
+    const needed = (of: Formula | undefined): Formula => {
+      if (!of) throw new NotTaken('an argument is missing')
+      return of
+    }
+    const place = (of: Formula | undefined) => around.short(of ? go(of) : figure(1))
+    switch (name) {
+      case 'VLOOKUP':
+        return inTable(args, false)
+      case 'HLOOKUP':
+        return inTable(args, true)
+      case 'MATCH': {
+        const keys = tableOf(second).flat()
+        const places = keys.map((_, i) => figure(i + 1))
+        return besideKey(around.short(go(needed(first))), keys, places, matchOf(third, 'notAbove'))
+      }
+      case 'INDEX': {
+        const table = tableOf(first)
+        // In a single row one place is that of a column.
+        if (table.length === 1 && !third) return chosen(place(second), table[0] ?? [])
+        const column = place(third)
+        return chosen(
+          place(second),
+          table.map((line) => chosen(column, line)),
+        )
+      }
+      case 'CHOOSE':
+        return chosen(around.short(go(needed(first))), args.slice(1).map(go))
+      default:
+        return undefined
+    }
+  }
+}
+
+const SIGNS: Readonly<Record<string, string>> = { '^': '**', '<>': '!=' }
+
+function binary(how: string, a: Code, b: Code): Code {
+  const sign = SIGNS[how] ?? how
+  switch (how) {
+    case '&':
+      return joined(a, b)
+    case '=':
+    case '<>':
+      if (a.gives !== b.gives) return yesNo(how === '=' ? 'false' : 'true')
+      return yesNo(`(${a.text} ${sign} ${b.text})`)
+    case '<':
+    case '>':
+    case '<=':
+    case '>=':
+      return yesNo(`(${asNumber(a)} ${sign} ${asNumber(b)})`)
+    default:
+      return number(`(${asNumber(a)} ${sign} ${asNumber(b)})`)
+  }
+}
+
+/** A cell that stands as it is in the file; an empty one counts as nothing. */
+function constant(cell: Cell | undefined): Code {
+  const value = cell?.value
+  if (value === undefined) return ZERO
+  if (typeof value === 'number') return figure(value)
+  if (typeof value === 'string') return text(value)
+  if (typeof value === 'boolean') return yesNo(String(value))
+  throw new NotTaken(`${nameOfCell(cell ?? { sheet: '', address: '' })} has the error ${value.error}`)
+}
+
+/** "Loan!B7" as its sheet and address; a sheet's name may have the mark in it. */
+export function splitName(name: string): [sheet: string, address: string] {
+  const mark = name.lastIndexOf('!')
+  return [name.slice(0, mark), name.slice(mark + 1)]
+}

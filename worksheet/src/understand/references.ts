@@ -1,0 +1,76 @@
+import type { Book } from '../book/book'
+import { addressOf, nameOfCell } from '../book/book'
+import { NotTaken, parseFormula, type CellRange, type Formula } from '../formula/parse-formula'
+
+/** Functions whose ranges are tables that something is looked up in. */
+const LOOKING_UP: ReadonlySet<string> = new Set(['VLOOKUP', 'HLOOKUP', 'INDEX', 'MATCH', 'LOOKUP', 'CHOOSE'])
+
+/** The most cells of a range. */
+const MOST_IN_RANGE = 2_000
+
+/** What a formula takes from other cells: by itself, in a range, or in a table that something is looked up in. */
+export interface References {
+  readonly alone: readonly string[]
+  readonly inRanges: readonly string[]
+  readonly inTables: readonly string[]
+}
+
+/** The formula with what its names stand for in their place. */
+export function withoutNames(of: Formula, book: Book, depth = 0): Formula {
+  const go = (one: Formula) => withoutNames(one, book, depth)
+  switch (of.is) {
+    case 'name': {
+      const stands = book.names.get(of.name)
+      if (stands === undefined) throw new NotTaken(`nothing is called “${of.name}”`)
+      if (depth > 20) throw new NotTaken(`the name “${of.name}” stands for itself`)
+      return withoutNames(parseFormula(stands, book.sheets[0]?.name ?? ''), book, depth + 1)
+    }
+    case 'call':
+      return { ...of, args: of.args.map(go) }
+    case 'minus':
+    case 'percent':
+      return { ...of, of: go(of.of) }
+    case 'binary':
+      return { ...of, a: go(of.a), b: go(of.b) }
+    default:
+      return of
+  }
+}
+
+/** The cells of a range, row by row. */
+export function cellsOfRange({ sheet, from, to }: CellRange): string[][] {
+  const [rows, columns] = [to.row - from.row + 1, to.column - from.column + 1]
+  if (rows * columns > MOST_IN_RANGE) throw new NotTaken(`it takes a range of ${rows * columns} cells`)
+  return Array.from({ length: rows }, (_, i) =>
+    Array.from({ length: columns }, (_, j) =>
+      nameOfCell({ sheet, address: addressOf(from.row + i, from.column + j) }),
+    ),
+  )
+}
+
+export function referencesOf(formula: Formula): References {
+  const found = { alone: [] as string[], inRanges: [] as string[], inTables: [] as string[] }
+  visit(formula, false)
+  return found
+
+  function visit(of: Formula, isTable: boolean): void {
+    switch (of.is) {
+      case 'cell':
+        found.alone.push(nameOfCell({ sheet: of.sheet, address: addressOf(of.row, of.column) }))
+        break
+      case 'range':
+        found[isTable ? 'inTables' : 'inRanges'].push(...cellsOfRange(of).flat())
+        break
+      case 'call':
+        of.args.forEach((one) => visit(one, LOOKING_UP.has(of.function)))
+        break
+      case 'minus':
+      case 'percent':
+        visit(of.of, isTable)
+        break
+      case 'binary':
+        visit(of.a, isTable)
+        visit(of.b, isTable)
+    }
+  }
+}

@@ -1,0 +1,173 @@
+import { columnLetters, nameOfCell, type Book, type Cell } from '../book/book'
+import { NotTaken, parseFormula, type Formula } from '../formula/parse-formula'
+import { labelOf } from './labels'
+import { cellsOfRange, referencesOf, withoutNames } from './references'
+import { currencyIn, unitOf, type CellUnit } from './unit-of'
+
+/** A cell that is typed in and that formulas use: what the visitor will be asked. */
+export interface AskedCell {
+  readonly cell: Cell
+  readonly label: string
+  readonly unit: CellUnit
+  readonly choices: readonly string[]
+}
+
+/** A cell with a formula: read, or why it is not taken over. */
+export interface FormulaCell {
+  readonly cell: Cell
+  readonly label: string
+  readonly formula: Formula | undefined
+  readonly uses: readonly string[]
+  readonly why: string
+  /** Nothing uses it, or it is a payment: something the author would call an answer. */
+  readonly isResult: boolean
+}
+
+export interface Understood {
+  readonly asked: ReadonlyMap<string, AskedCell>
+  readonly formulas: ReadonlyMap<string, FormulaCell>
+  readonly currency: ReturnType<typeof currencyIn>
+}
+
+/** So many rows of the same formula below each other are a block: a schedule, or a table that is worked out. */
+const BLOCK = 12
+/** So many figures at equal steps below or beside each other count something. */
+const COUNTING = 4
+
+/** What each cell is for. Guesses, each from what stands in the file; nothing is worked out here. */
+export function understand(book: Book): Understood {
+  const cells = book.sheets.flatMap((sheet) => [...sheet.cells.values()])
+  const cellNamed = new Map(cells.map((cell) => [nameOfCell(cell), cell]))
+  const blocks = cellsInBlocks(cells)
+  const read = cells.flatMap((cell): FormulaCell[] => {
+    if (cell.formula === undefined) return []
+    const common = { cell, label: labelOf(cell, book), isResult: false }
+    try {
+      if (blocks.has(nameOfCell(cell)))
+        throw new NotTaken(
+          'it is one of many rows that carry on from each other, and schedules are not taken over yet; add a loan step, whose schedule is the same',
+        )
+      const formula = withoutNames(parseFormula(cell.formula, cell.sheet), book)
+      const { alone, inRanges, inTables } = referencesOf(formula)
+      return [{ ...common, formula, uses: [...new Set([...alone, ...inRanges, ...inTables])], why: '' }]
+    } catch (error) {
+      if (!(error instanceof NotTaken)) throw error
+      return [{ ...common, formula: undefined, uses: [], why: error.message }]
+    }
+  })
+  const used = new Set(read.flatMap(({ uses }) => uses))
+  const formulas = new Map(
+    read.map((one) => [
+      nameOfCell(one.cell),
+      { ...one, isResult: !used.has(nameOfCell(one.cell)) || /\bPMT\(/i.test(one.cell.formula ?? '') },
+    ]),
+  )
+  const alone = new Set(
+    read.flatMap(({ formula }) =>
+      formula ? [...referencesOf(formula).alone, ...referencesOf(formula).inRanges] : [],
+    ),
+  )
+  const asked = new Map<string, AskedCell>()
+  for (const name of alone) {
+    const cell = cellNamed.get(name)
+    if (!cell || cell.formula !== undefined || isCounting(cell, cellNamed)) continue
+    const label = labelOf(cell, book)
+    const unit = unitOf(cell, label)
+    if (!unit) continue
+    const choices = unit === 'choice' ? choicesOf(cell, cellNamed) : []
+    if (unit !== 'choice' || choices.includes(String(cell.value)))
+      asked.set(name, { cell, label, unit, choices })
+  }
+  const shown = function* () {
+    for (const { format } of cells) yield format
+    for (const { value } of cells) if (typeof value === 'string') yield value
+  }
+  return { asked, formulas, currency: currencyIn(shown()) }
+}
+
+/** The texts a list allows: written out, or standing in a range. */
+function choicesOf({ choices = '', sheet }: Cell, cellNamed: ReadonlyMap<string, Cell>): string[] {
+  if (choices.startsWith('"'))
+    return choices
+      .slice(1, -1)
+      .split(',')
+      .map((one) => one.trim())
+      .filter(Boolean)
+  try {
+    const range = parseFormula(choices.replace(/^=/, ''), sheet)
+    if (range.is !== 'range') return []
+    return cellsOfRange(range)
+      .flat()
+      .flatMap((name) => {
+        const value = cellNamed.get(name)?.value
+        return value === undefined || typeof value === 'object' ? [] : [String(value)]
+      })
+  } catch (error) {
+    if (error instanceof NotTaken) return []
+    throw error
+  }
+}
+
+/** The cells of formulas that go down many rows, each like the one above it. */
+function cellsInBlocks(cells: readonly Cell[]): ReadonlySet<string> {
+  const found = new Set<string>()
+  const columns = new Map<string, Cell[]>()
+  for (const cell of cells) {
+    if (cell.formula === undefined) continue
+    const key = `${cell.sheet}!${cell.column}`
+    columns.set(key, [...(columns.get(key) ?? []), cell])
+  }
+  for (const column of columns.values()) {
+    let run: Cell[] = []
+    const end = () => {
+      if (run.length >= BLOCK) run.forEach((cell) => found.add(nameOfCell(cell)))
+    }
+    for (const cell of column.sort((a, b) => a.row - b.row)) {
+      const last = run.at(-1)
+      if (last && cell.row === last.row + 1 && relative(cell) === relative(last)) run.push(cell)
+      else {
+        end()
+        run = [cell]
+      }
+    }
+    end()
+  }
+  return found
+}
+
+/** A formula with its rows counted from its own: the same in each row of a block. */
+const relative = ({ formula = '', row }: Cell): string =>
+  formula.replace(
+    /(\$?[A-Za-z]{1,3})(\$?)(\d{1,7})/g,
+    (all, letters: string, fixed: string, digits: string) =>
+      fixed ? all : `${letters}[${Number(digits) - row}]`,
+  )
+
+/** Whether a figure is one of a row or column of figures at equal steps: 1, 2, 3, … */
+function isCounting(cell: Cell, cellNamed: ReadonlyMap<string, Cell>): boolean {
+  const figure = (down: number, right: number) => {
+    const name = nameOfCell({
+      sheet: cell.sheet,
+      address: `${letters(cell.column + right)}${cell.row + down}`,
+    })
+    const found = cellNamed.get(name)
+    return found?.formula === undefined && typeof found?.value === 'number' ? found.value : undefined
+  }
+  const counts = (down: 0 | 1) => {
+    const run: number[] = []
+    const from = (sign: 1 | -1) => {
+      for (let i = sign === 1 ? 0 : 1; i < COUNTING; i++) {
+        const value = figure(down * i * sign, (1 - down) * i * sign)
+        if (value === undefined) return
+        if (sign === 1) run.push(value)
+        else run.unshift(value)
+      }
+    }
+    from(1)
+    from(-1)
+    const steps = run.slice(1).map((value, i) => value - (run[i] ?? 0))
+    return run.length >= COUNTING && steps.every((step) => step === steps[0] && step !== 0)
+  }
+  return counts(1) || counts(0)
+}
+const letters = (column: number): string => (column < 1 ? '?' : columnLetters(column))
