@@ -1,4 +1,4 @@
-import { compile, evaluate, type Evaluation } from '@vivid/core'
+import { askFormulas, compile, evaluate, type Evaluation } from '@vivid/core'
 import { nameOfCell, type CellValue } from '../book/book'
 import type { Draft, LeftOutCell, Role } from './make-draft'
 
@@ -40,10 +40,17 @@ export function figuresOf(
       return [one.question.id, answer]
     }),
   )
-  const { program } = compile(document, [])
-  const { values } = evaluate(program, given, { today: TODAY, sheets: [] })
-  return taken.map(({ cell, step, role }) => {
-    const got = valueOf(values[step])
+  const { program, proofs } = compile(document, [])
+  const around = { today: TODAY, sheets: [] }
+  const { values } = evaluate(program, given, around)
+  // Only schedules are proven in lines of their own.
+  const asks = new Set(taken.flatMap((one) => ('proof' in one ? [one.proof] : [])))
+  const proven = new Map(
+    [...asks].map((at) => [at, askFormulas(program, proofs[at]?.formulas ?? [], given, around).values]),
+  )
+  return taken.map((one) => {
+    const { cell, role } = one
+    const got = valueOf('step' in one ? values[one.step] : proven.get(one.proof)?.[one.line])
     return {
       cell: nameOfCell(cell),
       formula: cell.formula ?? '',

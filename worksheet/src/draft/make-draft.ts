@@ -1,20 +1,21 @@
 import { minorDigitsOf, type CalculatorDocument, type CalculatorStep, type Proof } from '@vivid/core'
 import { nameOfCell, type Book, type Cell, type CellValue } from '../book/book'
-import { NotTaken } from '../formula/parse-formula'
-import type { Code } from '../translate/code'
+import { NotTaken, type CellRange } from '../formula/parse-formula'
+import { number, type Code } from '../translate/code'
 import { translate } from '../translate/translate'
+import { cellsOfBlock, type Block } from '../understand/blocks'
 import type { AskedCell, FormulaCell, Understood } from '../understand/understand'
 import { createNaming } from './names'
 import { LANGUAGE, questionFor, type CellQuestion } from './questions'
+import { recogniseSchedule, type Candidate, type Schedule } from './schedule'
 
 export type Role = 'result' | 'working'
 
-/** A formula cell that became a line. */
-export interface TakenCell {
+/** A formula cell that became a line of the document, or a line of its proofs: a row of a schedule has no line of its own. */
+export type TakenCell = {
   readonly cell: Cell
-  readonly step: string
   readonly role: Role
-}
+} & ({ readonly step: string } | { readonly proof: number; readonly line: number })
 /** One that did not, and why. */
 export interface LeftOutCell {
   readonly cell: Cell
@@ -37,6 +38,7 @@ export interface Draft {
 const MOST_WORKINGS = 150
 const MOST_READOUTS = 24
 const MOST_IN_PROOF = 40
+const MOST_PROVEN = 200 * MOST_IN_PROOF
 const LONGEST_FORMULA = 2_000
 const LONGEST_NOTE = 900
 
@@ -44,6 +46,9 @@ const LONGEST_NOTE = 900
 export function makeDraft(book: Book, understood: Understood, title: string): Draft {
   const naming = createNaming()
   const minor = 10 ** minorDigitsOf[understood.currency]
+  const cellNamed = new Map(
+    book.sheets.flatMap(({ cells }) => [...cells.values()].map((cell) => [nameOfCell(cell), cell])),
+  )
   const asked = new Map<string, AskedStep>()
   for (const [name, one] of understood.asked) {
     const step = questionFor(one, stepId(one.cell, book), naming(one.label, 'answer'), minor)
@@ -55,9 +60,21 @@ export function makeDraft(book: Book, understood: Understood, title: string): Dr
   const leftOut = new Map<string, LeftOutCell>()
   const { order, inCircles } = orderOf(understood.formulas)
   for (const name of inCircles) leaveOut(name, 'it goes in a circle: in the end it rests on itself')
+  const lines: Proof['expected'] = []
+  const inBlocks = new Set(
+    understood.blocks.flatMap((block) => [...cellsOfBlock(block)].map(({ name }) => name)),
+  )
+  const schedules: { block: Block; schedule: Schedule }[] = []
+  const behind = new Set(inBlocks)
   for (const name of order) {
     const one = understood.formulas.get(name)
-    if (one) take(name, one)
+    if (one?.uses.some((used) => behind.has(used))) behind.add(name)
+    if (one && !behind.has(name)) take(name, one)
+  }
+  understood.blocks.forEach(takeBlock)
+  for (const name of order) {
+    const one = understood.formulas.get(name)
+    if (one && behind.has(name) && !inBlocks.has(name)) take(name, one)
   }
   const document = documentOf()
   return { document, asked: [...asked.values()], taken, leftOut: [...leftOut.values()] }
@@ -80,11 +97,11 @@ export function makeDraft(book: Book, understood: Understood, title: string): Dr
     }
     try {
       if (!one.formula) throw new NotTaken(one.why)
-      const code = translate(one.formula, { book, understood, codeOf, short })
+      const code = translate(one.formula, { book, codeOf, short, ofColumn })
       if ([code.text, ...parts.map(formulaOf)].some((text) => text.length > LONGEST_FORMULA))
         throw new NotTaken('written out it is longer than a formula may be')
       if (workings.length + parts.length + 1 > MOST_WORKINGS)
-        throw new NotTaken(`a calculator has room for ${MOST_WORKINGS} workings`)
+        return takeAsLine(name, one, `a calculator has room for ${MOST_WORKINGS} workings`)
       const step = working(
         id,
         naming(one.label, one.cell.address),
@@ -94,6 +111,7 @@ export function makeDraft(book: Book, understood: Understood, title: string): Dr
       workings.push(...parts, step)
       codes.set(name, { ...code, text: step.name, isShort: true })
       taken.push({ cell: one.cell, step: id, role: one.isResult ? 'result' : 'working' })
+      prove(step.name, one.cell)
     } catch (error) {
       if (!(error instanceof NotTaken)) throw error
       leaveOut(name, error.message)
@@ -107,9 +125,93 @@ export function makeDraft(book: Book, understood: Understood, title: string): Dr
     return undefined
   }
 
+  /** A block is taken over where it is a schedule of figures that are taken over; else each of its cells is left out. */
+  function takeBlock(block: Block, at: number): void {
+    const cells = [...cellsOfBlock(block)]
+    const values = new Map(
+      block.columns.map((column) => [
+        column,
+        cells.filter((one) => one.column === column).map(({ name }) => numberIn(cellNamed.get(name))),
+      ]),
+    )
+    const formulas = cells.flatMap(({ name }) => understood.formulas.get(name)?.cell.formula ?? [])
+    const schedule =
+      lines.length + cells.length > MOST_PROVEN
+        ? undefined
+        : recogniseSchedule({
+            block,
+            values,
+            candidates: candidates(),
+            loan: { id: `schedule${at + 1}`, name: naming('loan of the schedule', 'loan') },
+            hasCondition: formulas.some((formula) => /\bIF\(/i.test(formula)),
+          })
+    if (schedule?.loan) workings.push(schedule.loan)
+    if (schedule) schedules.push({ block, schedule })
+    const placeOf = new Map(cells.map((one) => [one.name, one]))
+    for (const name of order) {
+      const [one, place] = [understood.formulas.get(name), placeOf.get(name)]
+      if (!one || !place) continue
+      const column = schedule?.columns.get(place.column)
+      if (schedule && column) takeLine(name, one, number(schedule.cell(column, place.k), false))
+      else takeAsLine(name, one, schedule ? NO_COLUMN : NO_SCHEDULE)
+    }
+  }
+
+  /** A cell that has no line of its own is proven all the same: what rests on it has its formula in it. */
+  function takeAsLine(name: string, one: FormulaCell, whyNot: string): void {
+    try {
+      if (!one.formula) throw new NotTaken(one.why)
+      const code = translate(one.formula, { book, codeOf, short: (long) => long, ofColumn })
+      const isProven = code.gives === 'number' && figureIn(one.cell.value) !== undefined
+      if (!isProven || code.text.length > LONGEST_FORMULA || lines.length >= MOST_PROVEN)
+        throw new NotTaken(whyNot)
+      takeLine(name, one, code)
+    } catch (error) {
+      if (!(error instanceof NotTaken)) throw error
+      leaveOut(name, error.message)
+    }
+  }
+
+  function takeLine(name: string, { cell, isResult }: FormulaCell, { text }: Code): void {
+    codes.set(name, number(`(${text})`, false))
+    taken.push({ cell, role: isResult ? 'result' : 'working', ...prove(text, cell) })
+  }
+
+  /** A line of a proof: what the file has for a cell. */
+  function prove(of: string, { value }: Cell): { proof: number; line: number } {
+    const at = lines.length
+    const figure = figureIn(value)
+    if (figure && at < MOST_PROVEN) lines.push({ of, ...figure })
+    return { proof: Math.floor(at / MOST_IN_PROOF), line: at % MOST_IN_PROOF }
+  }
+
+  /** Every figure that is taken over, for schedules to rest on. */
+  function candidates(): Candidate[] {
+    const figureOf = (name: string, code: Code): Candidate[] => {
+      const value = numberIn(cellNamed.get(name))
+      return value === undefined || code.gives !== 'number' ? [] : [{ value, code }]
+    }
+    return [
+      ...[...asked].flatMap(([name, { code }]) => figureOf(name, code)),
+      ...[...codes].flatMap(([name, code]) => (inBlocks.has(name) ? [] : figureOf(name, code))),
+    ]
+  }
+
+  /** What is asked of a column of a schedule as a whole: all of it together, or one of its rows. */
+  function ofColumn({ sheet, from, to }: CellRange, row?: Code): Code | undefined {
+    const found = schedules.find(
+      ({ block }) => block.sheet === sheet && block.from === from.row && block.to === to.row,
+    )
+    const column = from.column === to.column ? found?.schedule.columns.get(from.column) : undefined
+    const text = column && (row ? found?.schedule.cell(column, row.text) : found?.schedule.total(column))
+    return text === undefined ? undefined : number(`(${text})`, false)
+  }
+
   function documentOf(): CalculatorDocument {
     const nameOfStep = new Map(workings.map((step) => [step.id, step.name]))
-    const results = taken.filter(({ role }) => role === 'result').slice(0, MOST_READOUTS)
+    const results = taken
+      .flatMap((one) => ('step' in one && one.role === 'result' ? [one] : []))
+      .slice(0, MOST_READOUTS)
     return {
       version: 2,
       title: { [LANGUAGE]: title.slice(0, 200) || 'From a worksheet' },
@@ -128,27 +230,23 @@ export function makeDraft(book: Book, understood: Understood, title: string): Dr
           const gives = codes.get(nameOfCell(cell))?.gives ?? 'number'
           return gives === 'number' ? [readout(`${step}Shown`, label, shownAs(name, cell), i === 0)] : []
         }),
+        ...schedules.flatMap(({ schedule: { loan } }) => (loan ? [scheduleReadout(loan.id)] : [])),
       ],
       samples: [{ id: 'sample', name: 'the worksheet as it is', answers: {} }],
-      proofs: proofs(nameOfStep),
+      proofs: proofs(),
     }
   }
 
   /** Every value of the file a line of a proof; one has room for so many lines. */
-  function proofs(nameOfStep: ReadonlyMap<string, string>): Proof[] {
-    const lines = taken.flatMap(({ cell, step }) => {
-      const figure = figureIn(cell.value)
-      const of = nameOfStep.get(step)
-      return figure === undefined || of === undefined ? [] : [{ of, ...figure }]
-    })
+  function proofs(): Proof[] {
     const answers = Object.fromEntries(
       [...asked.values()].map(({ question }) => [question.id, question.default]),
-    )
+    ) as Proof['answers']
     const count = Math.ceil(lines.length / MOST_IN_PROOF)
     return Array.from({ length: count }, (_, i) => ({
       id: `file${i + 1}`,
       name: count === 1 ? 'the file as it is' : `the file as it is, ${i + 1} of ${count}`,
-      answers: answers as Proof['answers'],
+      answers,
       on: '2026-11-25',
       expected: lines.slice(i * MOST_IN_PROOF, (i + 1) * MOST_IN_PROOF),
     }))
@@ -168,6 +266,26 @@ export function makeDraft(book: Book, understood: Understood, title: string): Dr
     }
   }
 }
+
+const NO_SCHEDULE =
+  'it is one of many rows that carry on from each other, and none of the figures taken over gives them'
+const NO_COLUMN = 'it is a column of a schedule that is neither paid, nor interest, nor principal, nor owed'
+
+const numberIn = (cell: Cell | undefined): number | undefined =>
+  typeof cell?.value === 'number' ? cell.value : undefined
+
+const scheduleReadout = (loan: string): CalculatorStep => ({
+  kind: 'readout',
+  id: `${loan}Shown`,
+  name: `${loan} shown`,
+  label: { [LANGUAGE]: 'Schedule' },
+  help: {},
+  shownWhen: '',
+  shows: 'schedule',
+  loan,
+  by: 'payment',
+  columns: ['date', 'payment', 'interest', 'principal', 'balance'],
+})
 
 const formulaOf = (step: CalculatorStep): string => (step.kind === 'working' ? step.formula : '')
 

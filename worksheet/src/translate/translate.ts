@@ -1,7 +1,6 @@
 import { addressOf, nameOfCell, type Book, type Cell } from '../book/book'
-import { NotTaken, type Formula } from '../formula/parse-formula'
+import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
 import { cellsOfRange } from '../understand/references'
-import type { Understood } from '../understand/understand'
 import { asNumber, figure, joined, number, text, yesNo, ZERO, type Code } from './code'
 import { functions, whyNot } from './functions'
 import { besideKey, chosen, transposed, type Match, type Table } from './lookups'
@@ -9,11 +8,12 @@ import { besideKey, chosen, transposed, type Match, type Table } from './lookups
 /** What the translation of one cell asks of what was translated before. */
 export interface Around {
   readonly book: Book
-  readonly understood: Understood
   /** A cell that is asked or worked out, as it stands in a formula; `NotTaken` where it is not taken over. */
   readonly codeOf: (name: string) => Code | undefined
   /** Gives what is long a name of its own. */
   readonly short: (code: Code) => Code
+  /** A column of a schedule added up, or its figure in a row; undefined where the range is none. */
+  readonly ofColumn: (range: CellRange, row?: Code) => Code | undefined
 }
 
 /** A worksheet's formula as one of ours. Throws `NotTaken`, saying why. */
@@ -62,6 +62,9 @@ export function translate(formula: Formula, around: Around): Code {
     if (looked) return looked
     const found = Object.hasOwn(functions, name) ? functions[name] : undefined
     if (!found) throw new NotTaken(whyNot[name] ?? `${name} has no meaning here`)
+    const total =
+      name === 'SUM' && args.length === 1 && args[0]?.is === 'range' ? around.ofColumn(args[0]) : undefined
+    if (total) return total
     const isOfAll = ['SUM', 'MIN', 'MAX', 'AVERAGE', 'COUNT', 'PRODUCT'].includes(name)
     return found({ args: isOfAll ? args.flatMap(figuresOf) : args.map(go), short: around.short })
   }
@@ -128,6 +131,8 @@ export function translate(formula: Formula, around: Around): Code {
         return besideKey(around.short(go(needed(first))), keys, places, matchOf(third, 'notAbove'))
       }
       case 'INDEX': {
+        const inSchedule = first?.is === 'range' && !third ? around.ofColumn(first, place(second)) : undefined
+        if (inSchedule) return inSchedule
         const table = tableOf(first)
         // In a single row one place is that of a column.
         if (table.length === 1 && !third) return chosen(place(second), table[0] ?? [])

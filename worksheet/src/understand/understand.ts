@@ -1,5 +1,6 @@
 import { columnLetters, nameOfCell, type Book, type Cell } from '../book/book'
 import { NotTaken, parseFormula, type Formula } from '../formula/parse-formula'
+import { blocksIn, type Block } from './blocks'
 import { labelOf } from './labels'
 import { cellsOfRange, referencesOf, withoutNames } from './references'
 import { currencyIn, unitOf, type CellUnit } from './unit-of'
@@ -26,11 +27,10 @@ export interface FormulaCell {
 export interface Understood {
   readonly asked: ReadonlyMap<string, AskedCell>
   readonly formulas: ReadonlyMap<string, FormulaCell>
+  readonly blocks: readonly Block[]
   readonly currency: ReturnType<typeof currencyIn>
 }
 
-/** So many rows of the same formula below each other are a block: a schedule, or a table that is worked out. */
-const BLOCK = 12
 /** So many figures at equal steps below or beside each other count something. */
 const COUNTING = 4
 
@@ -38,15 +38,11 @@ const COUNTING = 4
 export function understand(book: Book): Understood {
   const cells = book.sheets.flatMap((sheet) => [...sheet.cells.values()])
   const cellNamed = new Map(cells.map((cell) => [nameOfCell(cell), cell]))
-  const blocks = cellsInBlocks(cells)
+  const blocks = blocksIn(cells)
   const read = cells.flatMap((cell): FormulaCell[] => {
     if (cell.formula === undefined) return []
     const common = { cell, label: labelOf(cell, book), isResult: false }
     try {
-      if (blocks.has(nameOfCell(cell)))
-        throw new NotTaken(
-          'it is one of many rows that carry on from each other, and schedules are not taken over yet; add a loan step, whose schedule is the same',
-        )
       const formula = withoutNames(parseFormula(cell.formula, cell.sheet), book)
       const { alone, inRanges, inTables } = referencesOf(formula)
       return [{ ...common, formula, uses: [...new Set([...alone, ...inRanges, ...inTables])], why: '' }]
@@ -82,7 +78,7 @@ export function understand(book: Book): Understood {
     for (const { format } of cells) yield format
     for (const { value } of cells) if (typeof value === 'string') yield value
   }
-  return { asked, formulas, currency: currencyIn(shown()) }
+  return { asked, formulas, blocks, currency: currencyIn(shown()) }
 }
 
 /** The texts a list allows: written out, or standing in a range. */
@@ -107,41 +103,6 @@ function choicesOf({ choices = '', sheet }: Cell, cellNamed: ReadonlyMap<string,
     throw error
   }
 }
-
-/** The cells of formulas that go down many rows, each like the one above it. */
-function cellsInBlocks(cells: readonly Cell[]): ReadonlySet<string> {
-  const found = new Set<string>()
-  const columns = new Map<string, Cell[]>()
-  for (const cell of cells) {
-    if (cell.formula === undefined) continue
-    const key = `${cell.sheet}!${cell.column}`
-    columns.set(key, [...(columns.get(key) ?? []), cell])
-  }
-  for (const column of columns.values()) {
-    let run: Cell[] = []
-    const end = () => {
-      if (run.length >= BLOCK) run.forEach((cell) => found.add(nameOfCell(cell)))
-    }
-    for (const cell of column.sort((a, b) => a.row - b.row)) {
-      const last = run.at(-1)
-      if (last && cell.row === last.row + 1 && relative(cell) === relative(last)) run.push(cell)
-      else {
-        end()
-        run = [cell]
-      }
-    }
-    end()
-  }
-  return found
-}
-
-/** A formula with its rows counted from its own: the same in each row of a block. */
-const relative = ({ formula = '', row }: Cell): string =>
-  formula.replace(
-    /(\$?[A-Za-z]{1,3})(\$?)(\d{1,7})/g,
-    (all, letters: string, fixed: string, digits: string) =>
-      fixed ? all : `${letters}[${Number(digits) - row}]`,
-  )
 
 /** Whether a figure is one of a row or column of figures at equal steps: 1, 2, 3, … */
 function isCounting(cell: Cell, cellNamed: ReadonlyMap<string, Cell>): boolean {
