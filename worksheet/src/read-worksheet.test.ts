@@ -147,6 +147,33 @@ async function scheduleOf(rows: number): Promise<Uint8Array> {
   return new Uint8Array(await workbook.xlsx.writeBuffer())
 }
 
+test('a schedule to the cent is known where its rate is a number in percent, and its length in years', async () => {
+  const workbook = new ExcelJS.Workbook()
+  const sheet = workbook.addWorksheet('S')
+  const cells = { A1: 'Loan ($)', B1: 9_000, A2: 'Rate (% p.a.)', B2: 4.8, A3: 'Years', B3: 2 }
+  for (const [address, value] of Object.entries(cells)) sheet.getCell(address).value = value
+  const cents = (value: number) => Math.round((value + Number.EPSILON) * 100) / 100
+  const payment = cents((9_000 * 0.004) / (1 - 1.004 ** -24))
+  sheet.getCell('B4').value = { formula: 'ROUND(-PMT(B2/1200,B3*12,B1),2)', result: payment }
+  let owed = 9_000
+  for (let k = 1; k <= 24; k++) {
+    const row = 10 + k
+    const interest = cents(owed * 0.004)
+    const paid = k === 24 ? cents(owed + interest) : payment
+    const before = k === 1 ? '$B$1' : `E${row - 1}`
+    sheet.getCell(`C${row}`).value = { formula: `ROUND(${before}*$B$2/1200,2)`, result: interest }
+    sheet.getCell(`D${row}`).value = { formula: `MIN($B$4,${before}+C${row})`, result: paid }
+    owed = cents(owed + interest - paid)
+    sheet.getCell(`E${row}`).value = { formula: `${before}+C${row}-D${row}`, result: owed }
+  }
+  const bytes = new Uint8Array(await workbook.xlsx.writeBuffer())
+  const { figures, leftOut, document } = reportOf(await readWorksheet(bytes, 'Cents'))
+  expect(leftOut).toEqual([])
+  expect(figures.filter(({ agrees }) => !agrees)).toEqual([])
+  expect(figures).toHaveLength(73)
+  expect(document.steps.filter(({ kind }) => kind === 'loan')).toHaveLength(1)
+})
+
 test('an unrounded schedule of 360 rows is taken over whole, with what is added up of it', async () => {
   const draft = await readWorksheet(await scheduleOf(360), 'Long')
   const { figures, leftOut, document } = reportOf(draft)

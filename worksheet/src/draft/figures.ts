@@ -1,6 +1,7 @@
 import { askFormulas, compile, evaluate, type Evaluation } from '@vivid/core'
 import { nameOfCell, type CellValue } from '../book/book'
-import type { Draft, LeftOutCell, Role } from './make-draft'
+import type { Draft } from './make-draft'
+import type { LeftOutCell, Role } from './take-over'
 
 /** A formula cell of the file beside what the draft works out for it, in the cell's own terms. */
 export interface CellFigure {

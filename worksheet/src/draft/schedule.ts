@@ -104,13 +104,15 @@ const CENT = 0.005_001
 function asLedger(found: Found): Schedule | undefined {
   const { candidates, loan: named } = found
   const count = countOf(found)
+  const rates = candidates.flatMap((one) => [one, scaled(one, 1, 100)])
+  const lengths = candidates.flatMap((one) => [one, scaled(one, 12, 1)])
   for (const principal of candidates) {
     if (principal.value < 1) continue
-    for (const rate of candidates) {
+    for (const rate of rates) {
       if (rate.value <= 0 || rate.value >= 1) continue
       const interest = (principal.value * rate.value) / 12
       if (!begins(found, Math.round(interest * 100) / 100, CENT)) continue
-      for (const months of candidates) {
+      for (const months of lengths) {
         // Where a condition ends the rows, they may have room for more payments than there are.
         const isTerm = months.value === count || (found.hasCondition && months.value < count)
         if (!isTerm || !Number.isInteger(months.value) || months.value < 1) continue
@@ -143,6 +145,12 @@ function asLedger(found: Found): Schedule | undefined {
   }
   return undefined
 }
+
+/** A figure times one number and divided by another. */
+const scaled = ({ value, code }: Candidate, times: number, over: number): Candidate => ({
+  value: (value * times) / over,
+  code: { ...code, text: `(${code.text} * ${times} / ${over})` },
+})
 
 function ledgerSchedule(
   columns: Schedule['columns'],

@@ -24,7 +24,12 @@ export function blocksIn(cells: readonly Cell[]): Block[] {
       columns: [...(known?.columns ?? []), column].sort((a, b) => a - b),
     })
   }
-  return [...blocks.values()]
+  const withFormula = new Set(cells.flatMap((cell) => (cell.formula === undefined ? [] : [nameOfCell(cell)])))
+  return [...blocks.values()].map((block) => {
+    const above = block.columns.map((column) => addressOf(block.from - 1, column))
+    const begins = above.every((address) => withFormula.has(nameOfCell({ sheet: block.sheet, address })))
+    return begins ? { ...block, from: block.from - 1 } : block
+  })
 }
 
 /** The cells of a block that have formulas, with the row counted from 1. */
