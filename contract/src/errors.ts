@@ -95,7 +95,7 @@ export const errorTable = {
   WORDS_UNFIT: { status: 422, text: 'In the words for “{language}”: {what}' },
   LANGUAGE_NOT_FILLED: {
     status: 409,
-    text: 'The page cannot speak {language} yet: {count} of its phrases have no words. Fill them under House styles, or take the language off.',
+    text: 'The page cannot speak {language} yet; phrases without words: {count}. Fill them under House styles, or take the language off.',
   },
   STYLE_UNREADABLE: { status: 422, text: 'With these colours visitors could not read the page: {what}.' },
   STYLE_IN_USE: { status: 409, text: 'This house style is worn by {calculators}; give them another first.' },

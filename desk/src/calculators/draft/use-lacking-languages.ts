@@ -1,4 +1,5 @@
 import { shallowRef, watch } from 'vue'
+import { errorSentence } from '@vivid/contract'
 import { languagesLacking, type LanguageLacking } from '@vivid/contract/own-words'
 import { languageName } from '../../shared/fields/language-name'
 import { useDraft } from './draft-store'
@@ -24,6 +25,9 @@ const toMend = ({ language, phrases }: LanguageLacking): ToMend => ({
   step: PAGE_LINE,
   field: 'languages',
   name: 'Title, languages and words',
-  sentence: `The page cannot speak ${languageName(language)} yet: ${phrases.length} of its phrases have no words. Fill them under House styles, or take the language off.`,
+  sentence: errorSentence('LANGUAGE_NOT_FILLED', {
+    language: languageName(language),
+    count: String(phrases.length),
+  }),
   stops: true,
 })

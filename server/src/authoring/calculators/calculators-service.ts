@@ -237,7 +237,7 @@ export function createCalculatorsService(deps: CalculatorsDeps) {
           await entry(asked.putAway ? 'calculatorPutAway' : 'calculatorTakenUp')
       })
     },
-    /** Removes a calculator for good, of which nothing was ever approved; that it was there stays on record. */
+    /** Removes a calculator for good that visitors never had; that it was there stays on record. */
     async remove(id: string, person: Person): Promise<void> {
       const { draft } = await existing(id)
       const refused = (code: 'CALCULATOR_WAS_LIVE' | 'CALCULATOR_IN_USE' | 'CALCULATOR_PLACED') =>

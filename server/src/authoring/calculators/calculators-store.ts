@@ -73,7 +73,7 @@ const Card = z.object({
   meterMark: z.string().nullable(),
   folder: columns.folder,
   putAway: columns.putAway,
-  /** Whether an edition of it was ever approved. */
+  /** Whether visitors ever had it. */
   wasLive: z.boolean(),
   scheduledEdition: z.number().nullable(),
 })

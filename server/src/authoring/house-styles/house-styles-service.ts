@@ -1,18 +1,11 @@
 import type { Sequelize } from 'sequelize'
-import {
-  contrastFaults,
-  type ContrastFault,
-  type Person,
-  type SaveStyle,
-  type StyleListed,
-} from '@vivid/contract'
-import { ownWordsFaults, phraseFaultSaid } from '@vivid/contract/own-words'
+import type { Person, SaveStyle, StyleListed } from '@vivid/contract'
 import { mainTitle, type CalculatorDocument } from '@vivid/core'
 import { AppError } from '../../platform/http/app-error'
 import type { PeopleStore } from '../../team/people/people-store'
 import type { RecordStore } from '../../team/record/record-store'
 import type { HouseStylesStore } from './house-styles-store'
-import { safeLogo } from './safe-logo'
+import { keptChoices } from './kept-choices'
 
 export interface HouseStylesDeps {
   readonly database: Sequelize
@@ -70,23 +63,8 @@ export function createHouseStylesService({ database, styles, wearers, people, re
   return {
     listed,
     async save(asked: SaveStyle, person: Person): Promise<StyleListed> {
-      const [fault] = contrastFaults(asked.choices)
-      if (fault)
-        throw new AppError('STYLE_UNREADABLE', {
-          field: `choices.${fault.side === 'dark' ? 'darkColours' : 'colours'}.${fault.of}`,
-          details: { what: faultSaid(fault) },
-        })
-      const [unfit] = await ownWordsFaults(asked.choices.words ?? {})
-      if (unfit)
-        throw new AppError('WORDS_UNFIT', {
-          field: `choices.words.${unfit.language}.${unfit.phrase}`,
-          details: { language: unfit.language, what: phraseFaultSaid(unfit) },
-        })
-      const { id, name, revision, choices } = asked
-      const kept = {
-        ...asked,
-        choices: { ...choices, ...(choices.logo && { logo: safeLogo(choices.logo) }) },
-      }
+      const { id, name, revision } = asked
+      const kept = { ...asked, choices: await keptChoices(asked.choices) }
       await database.transaction(async (transaction) => {
         const isNew = revision === 0
         const saved = await (isNew ? styles.add : styles.save)(kept, person.id, transaction)
@@ -110,6 +88,3 @@ export function createHouseStylesService({ database, styles, wearers, people, re
     },
   }
 }
-
-const faultSaid = ({ of, on, ratio, least }: ContrastFault) =>
-  `${of} on ${on} has a contrast of ${ratio.toFixed(2)} to 1, and ${least} to 1 is needed`

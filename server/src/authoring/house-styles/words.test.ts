@@ -51,7 +51,7 @@ test.each<[string, string, string, string]>([
   ['a phrase that is none', 'page.nothing', 'x', 'There is no phrase'],
   ['a phrase of nothing', 'page.yes', ' ', 'says nothing'],
   ['a figure of another', 'page.yes', 'Yes, {amount}', 'has no {amount}'],
-  ['what every object has', '__proto__x', 'x', 'There is no phrase'],
+  ['what every object has', 'constructor', 'x', 'There is no phrase'],
 ])('%s is refused, and nothing is kept', async (_, phrase, text, says) => {
   const { status, body } = await keep({ en: { [phrase]: text } })
   expect([status, body.code, body.field]).toEqual([422, 'WORDS_UNFIT', `choices.words.en.${phrase}`])
@@ -74,7 +74,7 @@ test('a language with a phrase missing is not sent for approval, and one that is
   const lacking = (await send()).body
   expect([lacking.code, lacking.sentence]).toEqual([
     'LANGUAGE_NOT_FILLED',
-    `The page cannot speak ${inMarked} yet: 1 of its phrases have no words. Fill them under House styles, or take the language off.`,
+    `The page cannot speak ${inMarked} yet; phrases without words: 1. Fill them under House styles, or take the language off.`,
   ])
   expect((await keep({ nl: marked, en: { 'page.results': 'What it comes to' } })).status).toBe(200)
   calculator = await putLive(ines, odile, calculator)

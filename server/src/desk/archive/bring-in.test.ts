@@ -7,6 +7,7 @@ import type {
   CalculatorCard,
   RecordPage,
   SheetListed,
+  StyleListed,
 } from '@vivid/contract'
 import { sha256Of } from '../../authoring/approval/edition-content'
 import { hashOf, FIRST, type Hashed } from '../../team/record/entry-hash'
@@ -285,6 +286,41 @@ describe('an archive somebody made up', () => {
     const { status, body } = await sent(wren, from.address, 'reading', withRow(table, change))
     expect([status, body.code]).toEqual([422, 'ARCHIVE_UNREADABLE'])
     expect(body.sentence).toContain(`data/${table}.json`)
+  })
+
+  /** The archive with one house style as somebody would have it. */
+  const withStyle = async (changed: object) => {
+    const rows = JSON.parse(strFromU8(unzipSync(archive)['data/house_styles.json'] ?? new Uint8Array())) as {
+      id: string
+      choices: StyleListed['choices']
+    }[]
+    const choices = { ...rows[0]?.choices, ...changed }
+    const wren = await new TestClient(from.address).signIn('wren')
+    const file = withRow('house_styles', { choices })
+    const id = rows[0]?.id ?? ''
+    const asked = { ...nothing, styles: { [id]: 'replace' } }
+    const { status, body } = await sent<BroughtIn>(wren, from.address, 'contents', file, asked)
+    const styles = (await wren.ask<StyleListed[]>('GET', '/api/house-styles')).body
+    return { status, code: body.code, kept: styles.find((style) => style.id === id)?.choices }
+  }
+  const svg = (text: string) => `data:image/svg+xml;base64,${Buffer.from(text).toString('base64')}`
+  test('with a style nobody could have kept is refused, and a logo is made safe', async () => {
+    expect(await withStyle({ words: { en: { 'page.from': 'at least' } } })).toMatchObject({
+      status: 422,
+      code: 'WORDS_UNFIT',
+    })
+    const logo = { alt: 'Larkmoor', width: 9, height: 9 }
+    const hostile = svg('<svg xmlns="http://www.w3.org/2000/svg"><script>x()</script></svg>')
+    expect(await withStyle({ logo: { ...logo, image: hostile } })).toMatchObject({
+      status: 422,
+      code: 'LOGO_REFUSED',
+    })
+    const busy = svg(
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 120 40" onload="x()"><rect width="120" height="40" fill="#5b2a86"/></svg>',
+    )
+    const { status, kept } = await withStyle({ logo: { ...logo, image: busy } })
+    expect([status, kept?.logo?.width]).toEqual([200, 120])
+    expect(Buffer.from(kept?.logo?.image.split(',')[1] ?? '', 'base64').toString()).not.toContain('onload')
   })
 
   test('whose rows do not fit each other is refused, and nothing of it is here', async () => {

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { UniqueConstraintError, type Sequelize, type Transaction } from 'sequelize'
-import type { ArchiveChoice, BringIn, BroughtIn, Person } from '@vivid/contract'
+import { StyleChoices, type ArchiveChoice, type BringIn, type BroughtIn, type Person } from '@vivid/contract'
 import { mainTitle, openDocument } from '@vivid/core'
 import { slugOf } from '../../authoring/calculators/slug'
+import { keptChoices } from '../../authoring/house-styles/kept-choices'
 import { announcing } from '../../live/changes'
 import { isRowsFault } from '../../platform/database/rows-fault'
 import { AppError } from '../../platform/http/app-error'
@@ -141,8 +142,9 @@ async function stylesIn(
       here.styles.some((one) => one.key === key),
       key,
     )
+    const kept = await keptChoices(StyleChoices.parse(row.choices))
     if (choice === 'add') {
-      const added = { ...row, last_edited_by: people(row.last_edited_by) }
+      const added = { ...row, choices: kept, last_edited_by: people(row.last_edited_by) }
       await insertRows(database, 'house_styles', [added], transaction)
       continue
     }
@@ -150,7 +152,7 @@ async function stylesIn(
       `UPDATE house_styles SET name = :name, choices = :choices, revision = revision + 1,
               last_edited_by = :by, last_edited_at = :now WHERE id = :key`,
       {
-        replacements: { key, name: row.name, choices: JSON.stringify(row.choices), by: person.id, now },
+        replacements: { key, name: row.name, choices: JSON.stringify(kept), by: person.id, now },
         transaction,
       },
     )
