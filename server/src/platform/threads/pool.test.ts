@@ -1,6 +1,9 @@
-import { expect, test } from 'vitest'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { expect, onTestFinished, test } from 'vitest'
 import type { Problems, TellBroken } from './broken-steps'
-import { createWork, type Run } from './pool'
+import { createThreadedWork, createWork, type Run } from './pool'
 import type { Done, ForWhom, Outcome } from './task'
 
 interface Raft {
@@ -91,4 +94,23 @@ test('too much of one is refused with a time to come again; a refusal and what w
     async () => done(broken),
   ).do.card(around, somebody)
   expect(told).toEqual(['draft raft 1'])
+})
+
+test('a thread takes its module by import: one taken by require aborts the process that ends meanwhile', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'vivid-thread-'))
+  onTestFinished(() => rmSync(folder, { recursive: true }))
+  const worker = join(folder, 'worker.mjs')
+  writeFileSync(
+    worker,
+    'const taken = new Error().stack\nexport default () => ({ ok: true, done: { result: taken, broken: [] } })\n',
+  )
+  const work = createThreadedWork<Tasks>(
+    { card: { seconds: 5, awaitedBy: 'desk' }, check: { seconds: 30, awaitedBy: 'desk' } },
+    worker,
+    () => undefined,
+  )
+  onTestFinished(() => work.close())
+  const stack = await work.do.card(around, somebody)
+  expect(stack).toContain('worker.mjs')
+  expect(stack).not.toMatch(/require/i)
 })
