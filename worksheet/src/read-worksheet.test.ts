@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs'
 import ExcelJS from 'exceljs'
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { CalculatorDocument, compile } from '@vivid/core'
+import { CalculatorDocument, compile, isGentle } from '@vivid/core'
 import expected from './testing/worksheets/expected.json'
 import { figuresOf, NoAnswer, readWorksheet, reportOf, type CellValue } from '.'
 
@@ -28,6 +29,10 @@ const files = Object.entries(expected.files as unknown as Record<string, Expecte
     ...one,
   }),
 )
+
+/** What an author would have to mend; that nothing may be asked of a file is no fault of the draft's. */
+const faultsIn = (document: CalculatorDocument) =>
+  compile(document, []).problems.filter((problem) => !isGentle(problem) && problem.code !== 'NO_QUESTION')
 
 /** A workbook of one sheet, "S", with these cells; a formula begins with "=". */
 async function bookOf(
@@ -112,7 +117,10 @@ test('a schedule to the penny is a loan: every row is proven by its ledger, and 
 })
 
 /** An unrounded schedule of so many rows, with the values its formulas have. */
-async function scheduleOf(rows: number): Promise<Uint8Array> {
+async function scheduleOf(
+  rows: number,
+  besides: Readonly<Record<string, string | number>> = {},
+): Promise<Uint8Array> {
   const workbook = new ExcelJS.Workbook()
   const sheet = workbook.addWorksheet('S')
   const [principal, rate] = [250_000, 0.0525]
@@ -144,6 +152,7 @@ async function scheduleOf(rows: number): Promise<Uint8Array> {
     put(`G${row}`, k === 1 ? `-D${row}` : `G${row - 1}-D${row}`, -interestInAll)
   }
   put('D500', `SUM(D7:D${6 + rows})`, interestInAll)
+  for (const [address, value] of Object.entries(besides)) put(address, value)
   return new Uint8Array(await workbook.xlsx.writeBuffer())
 }
 
@@ -174,6 +183,12 @@ test('a schedule to the cent is known where its rate is a number in percent, and
   expect(document.steps.filter(({ kind }) => kind === 'loan')).toHaveLength(1)
 })
 
+test.each([12, 13, 24])('an unrounded schedule of %i rows is not taken for one to the cent', async (rows) => {
+  const { figures, document } = reportOf(await readWorksheet(await scheduleOf(rows), 'Short'))
+  expect(figures.filter(({ agrees }) => !agrees).slice(0, 3)).toEqual([])
+  expect(document.steps.filter(({ kind }) => kind === 'loan')).toEqual([])
+})
+
 test('an unrounded schedule of 360 rows is taken over whole, with what is added up of it', async () => {
   const draft = await readWorksheet(await scheduleOf(360), 'Long')
   const { figures, leftOut, document } = reportOf(draft)
@@ -201,6 +216,97 @@ test('a table of many rows that carry nothing is proven row by row', async () =>
   expect(figures.filter(({ agrees }) => !agrees)).toEqual([])
   expect(figures).toHaveLength(15)
   expect(document.steps.filter(({ kind }) => kind === 'working')).toEqual([])
+})
+
+test('a schedule rests on the cells its formulas rest on, whatever other cell has the same figure', async () => {
+  // Typed before the others, and the same as the loan and its length.
+  const alike = { H1: 'Cover ($)', I1: 250_000, H2: 'Cover lasts, months', I2: 60, K1: 1, K2: 2 }
+  const bytes = await scheduleOf(60, alike)
+  const workbook = new ExcelJS.Workbook()
+  await workbook.xlsx.load(bytes.slice().buffer as ArrayBuffer)
+  const sheet = workbook.getWorksheet('S')
+  if (sheet) sheet.getCell('K3').value = { formula: 'I1/I2', result: 250_000 / 60 }
+  const draft = await readWorksheet(new Uint8Array(await workbook.xlsx.writeBuffer()), 'Alike')
+  const got = (answers: Record<string, CellValue>, cell: string) =>
+    figuresOf(draft, answers).find((one) => one.cell === cell)?.got
+  expect(got({ 'S!I1': 1, 'S!I2': 1 }, 'S!F20')).toBe(got({}, 'S!F20'))
+  expect(got({ 'S!B1': 125_000 }, 'S!F20')).toBeCloseTo(Number(got({}, 'S!F20')) / 2, 5)
+})
+
+test('figures that are typed at equal steps are asked, where each has its own words', async () => {
+  const typed = {
+    A1: 'First fee ($)',
+    B1: 100,
+    A2: 'Second fee ($)',
+    B2: 200,
+    A3: 'Third fee ($)',
+    B3: 300,
+    A4: 'Fourth fee ($)',
+    B4: 400,
+  }
+  const { questions } = reportOf(await draftOf({ ...typed, D1: '=B1+B2*2+B3*3+B4*4' }))
+  expect(questions.map(({ cell }) => cell).sort()).toEqual(['S!B1', 'S!B2', 'S!B3', 'S!B4'])
+})
+
+test('whatever is typed, and whatever its own rules say, the draft is a document without a fault', async () => {
+  const anyNumber = fc.oneof(
+    fc.double({ noNaN: true, noDefaultInfinity: true }),
+    fc.integer(),
+    fc.constantFrom(0, 0.0485, 1e-9, 1e12, -5, 250.5, 99.999),
+  )
+  const typed = fc.record({
+    value: anyNumber,
+    format: fc.constantFrom('General', '0.00%', '"$"#,##0.00', '[$€-407]#,##0', '0', '¥#,##0'),
+    label: fc.constantFrom(
+      'Loan',
+      'Rate (% p.a.)',
+      'Years',
+      'Months',
+      'Number of payments',
+      'if',
+      'min',
+      '',
+      'a'.repeat(300),
+      '“x” {y} [z]',
+    ),
+    least: anyNumber,
+    most: anyNumber,
+  })
+  await fc.assert(
+    fc.asyncProperty(fc.array(typed, { minLength: 1, maxLength: 5 }), async (cells) => {
+      const workbook = new ExcelJS.Workbook()
+      const sheet = workbook.addWorksheet('S')
+      cells.forEach(({ value, format, label, least, most }, i) => {
+        sheet.getCell(`A${i * 2 + 1}`).value = label
+        const cell = sheet.getCell(`B${i * 2 + 1}`)
+        cell.value = value
+        cell.numFmt = format
+        cell.dataValidation = { type: 'decimal', operator: 'between', formulae: [least, most] }
+        sheet.getCell(`D${i * 2 + 1}`).value = { formula: `B${i * 2 + 1}*2`, result: value * 2 }
+      })
+      const { document } = reportOf(
+        await readWorksheet(new Uint8Array(await workbook.xlsx.writeBuffer()), 'Any'),
+      )
+      expect(CalculatorDocument.safeParse(document).error?.issues[0]).toBeUndefined()
+      expect(faultsIn(document)).toEqual([])
+    }),
+    { numRuns: 80 },
+  )
+})
+
+test('a list of allowed values may have anything in it', async () => {
+  const workbook = new ExcelJS.Workbook()
+  const sheet = workbook.addWorksheet('S')
+  sheet.getCell('A1').value = 'Kind'
+  sheet.getCell('B1').value = 'A'
+  sheet.getCell('B1').dataValidation = { type: 'list', formulae: [`"A,A,${'b'.repeat(120)}"`] }
+  sheet.getCell('D1').value = { formula: 'IF(B1="A",1,2)', result: 1 }
+  const { document, figures } = reportOf(
+    await readWorksheet(new Uint8Array(await workbook.xlsx.writeBuffer()), 'Any'),
+  )
+  expect(CalculatorDocument.safeParse(document).error?.issues[0]).toBeUndefined()
+  expect(faultsIn(document)).toEqual([])
+  expect(figures).toMatchObject([{ got: 1, agrees: true }])
 })
 
 test('rows that are no schedule of what is taken over are left out, and said', async () => {

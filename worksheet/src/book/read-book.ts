@@ -18,30 +18,33 @@ export class NoWorksheet extends Error {}
  */
 export async function readBook(bytes: Uint8Array): Promise<Book> {
   const zip = await opened(bytes)
-  const workbook = new ExcelJS.Workbook()
   try {
+    const workbook = new ExcelJS.Workbook()
     // Copied: the package wants a buffer of its own.
     await workbook.xlsx.load(bytes.slice().buffer as ArrayBuffer)
-  } catch {
+    const sheets = workbook.worksheets.map((worksheet) => sheetOf(worksheet))
+    const count = sheets.reduce((sum, { cells }) => sum + cells.size, 0)
+    if (count > MOST_CELLS)
+      throw new NoWorksheet(`This worksheet has more than ${MOST_CELLS.toLocaleString('en')} cells.`)
+    return { sheets, names: namesIn((await zip.file(WORKBOOK)?.async('string')) ?? '') }
+  } catch (error) {
+    if (error instanceof NoWorksheet) throw error
     throw new NoWorksheet('This file cannot be read as a worksheet (.xlsx).')
   }
-  let count = 0
-  const sheets = workbook.worksheets.map((worksheet): Sheet => {
-    const cells = new Map<string, Cell>()
-    worksheet.eachRow((row) =>
-      row.eachCell((cell) => {
-        if (++count > MOST_CELLS)
-          throw new NoWorksheet(`This worksheet has more than ${MOST_CELLS.toLocaleString('en')} cells.`)
-        const read = readCell(cell, worksheet.name)
-        if (read) cells.set(read.address, read)
-      }),
-    )
-    return { name: worksheet.name, cells }
-  })
-  return { sheets, names: namesIn((await zip.file(WORKBOOK)?.async('string')) ?? '') }
 }
 
-/** What a file unpacks to is asked of its own list before anything is unpacked; one that lies is found out while it is read. */
+function sheetOf(worksheet: ExcelJS.Worksheet): Sheet {
+  const cells = new Map<string, Cell>()
+  worksheet.eachRow((row) =>
+    row.eachCell((cell) => {
+      const read = readCell(cell, worksheet.name)
+      if (read) cells.set(read.address, read)
+    }),
+  )
+  return { name: worksheet.name, cells }
+}
+
+/** A file taken apart as far as its list of parts; refused where they unpack to more than is read, whatever it says of them. */
 async function opened(bytes: Uint8Array): Promise<JSZip> {
   let zip: JSZip
   try {
@@ -49,19 +52,41 @@ async function opened(bytes: Uint8Array): Promise<JSZip> {
   } catch {
     throw new NoWorksheet('This file is no worksheet (.xlsx).')
   }
-  const files = Object.values(zip.files)
-  if (!files.some(({ name }) => name === WORKBOOK))
+  const parts = Object.values(zip.files)
+  if (!parts.some(({ name }) => name === WORKBOOK))
     throw new NoWorksheet('This file is no worksheet (.xlsx).')
-  const size = files.reduce((sum, file) => sum + unpackedSize(file), 0)
-  if (files.length > MOST_PARTS || size > MOST_BYTES)
+  let left = MOST_BYTES
+  for (const part of parts.slice(0, MOST_PARTS))
+    left -= await unpackedSize(part as unknown as Unpacking, left)
+  if (left < 0 || parts.length > MOST_PARTS)
     throw new NoWorksheet(
       `This worksheet unpacks to more than ${MOST_BYTES / 1024 / 1024} MB, which is more than is read.`,
     )
   return zip
 }
 
-const unpackedSize = (file: JSZip.JSZipObject): number =>
-  (file as unknown as { _data?: { uncompressedSize?: number } })._data?.uncompressedSize ?? 0
+/** How much a part unpacks to, counted while it does and not kept; ends once that is more than `most`. */
+const unpackedSize = (part: Unpacking, most: number): Promise<number> =>
+  new Promise((resolve) => {
+    let size = 0
+    const stream = part.internalStream('uint8array')
+    stream
+      .on('data', (chunk) => {
+        size += chunk.length
+        if (size <= most) return
+        stream.pause()
+        resolve(size)
+      })
+      // What is broken in it is found by whoever reads it.
+      .on('error', () => resolve(size))
+      .on('end', () => resolve(size))
+      .resume()
+  })
+
+/** The part of the package's own interface that its types leave out. */
+interface Unpacking {
+  internalStream(type: 'uint8array'): JSZip.JSZipStreamHelper<Uint8Array>
+}
 
 function readCell(cell: ExcelJS.Cell, sheet: string): Cell | undefined {
   // Only the first cell of merged ones has anything.

@@ -1,4 +1,4 @@
-import { nameFault, plainName } from '@vivid/core'
+import { builtIns, nameFault, plainName } from '@vivid/core'
 
 /** Gives names that formulas can use, each once: the label's own words where they can be. */
 export function createNaming(): (label: string, otherwise: string) => string {
@@ -23,26 +23,5 @@ function usableName(words: string): string | undefined {
   return nameFault(name) === undefined && !FUNCTIONS.has(name) ? name : undefined
 }
 
-/** Names of functions: beside a bracket, a value of the same name would be read as one. */
-const FUNCTIONS: ReadonlySet<string> = new Set([
-  'min',
-  'max',
-  'sum',
-  'mean',
-  'count',
-  'abs',
-  'round',
-  'round up',
-  'round down',
-  'log',
-  'years',
-  'months',
-  'in years',
-  'in months',
-  'today',
-  'once',
-  'monthly',
-  'weekly',
-  'yearly',
-  'quarterly',
-])
+/** A value named like a function would be read as it where a bracket follows. */
+const FUNCTIONS: ReadonlySet<string> = new Set(builtIns.map(({ name }) => name))

@@ -1,4 +1,5 @@
-import { Decimal, type Proof, type Question } from '@vivid/core'
+import { CalculatorDocument, Decimal, type Proof, type Question } from '@vivid/core'
+import type { Cell } from '../book/book'
 import type { AskedCell } from '../understand/understand'
 import type { Code } from '../translate/code'
 
@@ -19,7 +20,11 @@ const MOST_MONEY = 1_000_000_000
 /** A worksheet is not told what a visitor may answer; what its own rules leave open is bounded here. */
 const MOST = { percent: 100, years: 100, number: 1_000_000 } as const
 
-const percentOf = (fraction: number): string => new Decimal(String(fraction)).times(100).toFixed()
+/** A percentage as answers have it: not more digits than are read. */
+function percentOf(value: number, times: 1 | 100): string | undefined {
+  const text = new Decimal(String(value)).times(times).toFixed()
+  return /^\d{1,4}(\.\d{1,12})?$/.test(text) ? text : undefined
+}
 const lengthOf = (months: number) => ({ years: Math.floor(months / 12), months: months % 12 })
 
 /** `minor`: minor units of its currency in a whole one. Undefined where no question can have the cell's value: it stays as it stands. */
@@ -42,63 +47,43 @@ export function questionFor(
   const value = cell.value
   const isBetween = (one: unknown, most: number): one is number =>
     typeof one === 'number' && one >= 0 && one <= most
-  const { least = 0, most } = cell
   switch (unit) {
     case 'money': {
       const answerOf = (one: unknown) => (isBetween(one, MOST_MONEY) ? wholeOf(one * minor) : undefined)
+      const [least, most] = rangeOf(cell, 0, MOST_MONEY).map((bound) => Math.round(bound * minor))
       const question = {
         ...common,
         asks: 'money' as const,
         per: null,
         default: answerOf(value) ?? null,
-        least: Math.max(0, Math.round(least * minor)),
-        most: Math.round((most ?? MOST_MONEY) * minor),
+        least,
+        most,
         step: minor,
         slider: false,
         usual: null,
       }
       return made(question, answerOf, number(`(${name} / as money(1))`))
     }
-    case 'percent': {
-      const answerOf = (one: unknown) => (isBetween(one, MOST.percent / 100) ? percentOf(one) : undefined)
-      return made(
-        percentQuestion(percentOf(least), percentOf(most ?? 1), answerOf(value)),
-        answerOf,
-        number(`as number(${name})`),
-      )
-    }
-    case 'percentNumber': {
-      const answerOf = (one: unknown) =>
-        isBetween(one, MOST.percent) ? new Decimal(String(one)).toFixed() : undefined
-      return made(
-        percentQuestion(String(least), String(most ?? MOST.percent), answerOf(value)),
-        answerOf,
-        number(`(as number(${name}) * 100)`),
-      )
-    }
+    case 'percent':
+      return percentQuestion(100, `as number(${name})`)
+    case 'percentNumber':
+      return percentQuestion(1, `(as number(${name}) * 100)`)
     case 'years':
-      return lengthQuestion(
-        (one) => (isBetween(one, MOST.years) ? wholeOf(one * 12) : undefined),
-        12,
-        `in years(${name})`,
-      )
+      return lengthQuestion(12, `in years(${name})`)
     case 'months':
-      return lengthQuestion(
-        (one) => (isBetween(one, MOST.years * 12) ? wholeOf(one) : undefined),
-        1,
-        `in months(${name})`,
-      )
+      return lengthQuestion(1, `in months(${name})`)
     case 'payments':
     case 'number': {
       const answerOf = (one: unknown) =>
         typeof one === 'number' && Math.abs(one) <= MOST.number ? wholeOf(one) : undefined
+      const [least, most] = rangeOf(cell, -MOST.number, MOST.number).map(Math.round)
       const question = {
         ...common,
         asks: 'number' as const,
         counts: 'things' as const,
         default: answerOf(value) ?? null,
-        least: Math.ceil(cell.least ?? -MOST.number),
-        most: Math.floor(most ?? MOST.number),
+        least,
+        most,
         step: 1,
         slider: false,
       }
@@ -114,9 +99,7 @@ export function questionFor(
         options: choices.map((choice) => ({ name: choice, label: { [LANGUAGE]: choice }, value: null })),
         default: answerOf(value) ?? null,
       }
-      return choices.length > 60
-        ? undefined
-        : made(question, answerOf, { text: name, gives: 'text', isShort: true, oneOf: choices })
+      return made(question, answerOf, { text: name, gives: 'text', isShort: true, oneOf: choices })
     }
     case 'yesNo': {
       const answerOf = (one: unknown) => (typeof one === 'boolean' ? one : undefined)
@@ -128,36 +111,56 @@ export function questionFor(
     }
   }
 
-  function percentQuestion(from: string, to: string, byDefault: string | undefined) {
-    return {
+  /** `times`: what makes a percentage of the cell's figure. */
+  function percentQuestion(times: 1 | 100, text: string): CellQuestion | undefined {
+    const whole = MOST.percent / times
+    const answerOf = (one: unknown) => (isBetween(one, whole) ? percentOf(one, times) : undefined)
+    const [least = 0, most = whole] = rangeOf(cell, 0, whole)
+    const question = {
       ...common,
       asks: 'percent' as const,
-      default: byDefault ?? null,
-      least: from,
-      most: to,
+      default: answerOf(value) ?? null,
+      least: percentOf(least, times) ?? '0',
+      most: percentOf(most, times) ?? String(MOST.percent),
       step: '0.01',
       slider: false,
     }
+    return made(question, answerOf, number(text))
   }
-  function lengthQuestion(monthsOf: (one: unknown) => number | undefined, perUnit: number, text: string) {
+  /** `months`: in one of what the cell counts. */
+  function lengthQuestion(months: 1 | 12, text: string): CellQuestion | undefined {
+    const longest = (MOST.years * 12) / months
     const answerOf = (one: unknown) => {
-      const months = monthsOf(one)
-      return months === undefined ? undefined : lengthOf(months)
+      const whole = isBetween(one, longest) ? wholeOf(one * months) : undefined
+      return whole === undefined ? undefined : lengthOf(whole)
     }
+    const [least = 0, most = longest] = rangeOf(cell, 0, longest)
     const question = {
       ...common,
       asks: 'term' as const,
       default: answerOf(value) ?? null,
-      least: lengthOf(Math.max(0, Math.round(least * perUnit))),
-      most: lengthOf(Math.round((most ?? (MOST.years * 12) / perUnit) * perUnit)),
-      step: lengthOf(perUnit),
+      least: lengthOf(Math.round(least * months)),
+      most: lengthOf(Math.round(most * months)),
+      step: lengthOf(months),
     }
     return made(question, answerOf, number(text))
   }
 }
 
-function made(question: Question, answerOf: CellQuestion['answerOf'], code: Code): CellQuestion | undefined {
-  return question.default === null ? undefined : { question, answerOf, code }
+/** What a cell's own rules allow, within what can be asked at all; what the file has is always allowed. */
+function rangeOf({ least, most, value }: Cell, lowest: number, highest: number): [number, number] {
+  const within = (bound: number) => Math.min(highest, Math.max(lowest, bound))
+  const [from, to] = [within(least ?? lowest), within(most ?? highest)]
+  const own = within(typeof value === 'number' ? value : 0)
+  return from > to ? [lowest, highest] : [Math.min(from, own), Math.max(to, own)]
+}
+
+const Step = CalculatorDocument.shape.steps.element
+
+/** A question that a document can have, and that the file's own value answers. */
+function made(question: object, answerOf: CellQuestion['answerOf'], code: Code): CellQuestion | undefined {
+  const { data } = Step.safeParse(question)
+  return data?.kind === 'question' && data.default !== null ? { question: data, answerOf, code } : undefined
 }
 
 /** A whole number, or undefined: nothing is rounded that a person typed. */

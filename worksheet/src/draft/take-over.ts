@@ -8,7 +8,9 @@ import type { AskedCell, FormulaCell, Understood } from '../understand/understan
 import { createNaming } from './names'
 import { orderOf } from './order-of'
 import { questionFor, type CellQuestion } from './questions'
-import { recogniseSchedule, type Candidate, type Schedule } from './schedule'
+import { asArithmetic } from './arithmetic-schedule'
+import { asLedger } from './ledger-schedule'
+import type { Candidate, Found, Schedule } from './schedule'
 
 export type Role = 'result' | 'working'
 
@@ -51,6 +53,9 @@ const MOST_WORKINGS = 150
 const MOST_PROVEN = 200 * MOST_IN_PROOF
 const LONGEST_FORMULA = 2_000
 const LONGEST_NOTE = 900
+
+/** A loan whose rows are a block's, to the cent as a ledger rounds, or unrounded; none where no figure they rest on gives them. */
+const recogniseSchedule = (found: Found): Schedule | undefined => asLedger(found) ?? asArithmetic(found)
 
 /** Takes a worksheet that was understood over, as its arithmetic stands: each formula a working, or a line of a proof. */
 export function takeOver(book: Book, understood: Understood): TakenOver {
@@ -163,7 +168,8 @@ export function takeOver(book: Book, understood: Understood): TakenOver {
         : recogniseSchedule({
             block,
             values,
-            candidates: candidates(),
+            candidates: candidatesFor(cells.map(({ name }) => name)),
+            minor,
             loan: { id: `schedule${at + 1}`, name: naming('loan of the schedule', 'loan') },
             hasCondition: formulas.some((formula) => /\bIF\(/i.test(formula)),
           })
@@ -207,16 +213,20 @@ export function takeOver(book: Book, understood: Understood): TakenOver {
     return { proof: Math.floor(at / MOST_IN_PROOF), line: at % MOST_IN_PROOF }
   }
 
-  /** Every figure that is taken over, for schedules to rest on. */
-  function candidates(): Candidate[] {
-    const figureOf = (name: string, code: Code): Candidate[] => {
-      const value = numberIn(cellNamed.get(name))
-      return value === undefined || code.gives !== 'number' ? [] : [{ value, code }]
+  /** The figures that are taken over and that these cells rest on: another of the same size is none of theirs. */
+  function candidatesFor(names: readonly string[]): Candidate[] {
+    const reached = new Set<string>()
+    const left = [...names]
+    for (let name = left.pop(); name !== undefined; name = left.pop()) {
+      if (reached.has(name)) continue
+      reached.add(name)
+      left.push(...(understood.formulas.get(name)?.uses ?? []))
     }
-    return [
-      ...[...asked].flatMap(([name, { code }]) => figureOf(name, code)),
-      ...[...codes].flatMap(([name, code]) => (inBlocks.has(name) ? [] : figureOf(name, code))),
-    ]
+    return [...reached].flatMap((name): Candidate[] => {
+      const code = asked.get(name)?.code ?? (inBlocks.has(name) ? undefined : codes.get(name))
+      const value = numberIn(cellNamed.get(name))
+      return code?.gives === 'number' && value !== undefined ? [{ value, code }] : []
+    })
   }
 
   /** What is asked of a column of a schedule as a whole: all of it together, or one of its rows. */

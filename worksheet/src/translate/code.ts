@@ -28,11 +28,12 @@ export const ZERO = number('0')
 /** A figure in plain digits. */
 export const figure = (value: number): Code => {
   const plain = Number.isInteger(value) ? value.toFixed(0) : plainDigits(value)
-  return number(value < 0 ? `(${plain})` : plain, true)
+  return number(plain.startsWith('-') ? `(${plain})` : plain, true)
 }
+/** Without an exponent, to twenty places. */
 const plainDigits = (value: number): string => {
   const short = String(value)
-  return short.includes('e') ? value.toFixed(20).replace(/0+$/, '') : short
+  return short.includes('e') ? value.toFixed(20).replace(/\.?0+$/, '') : short
 }
 
 /** What a worksheet has an error for, we have no figure for. */

@@ -36,12 +36,21 @@ const floor = (x: string): string => `(if ${x} < 0 then round up(${x}, 1) else r
 
 /** Payments at the end of each period, or at the start where `type` is 1. OASIS OpenFormula 1.3, 6.12. */
 const due = (r: string, type: string): string => (isZero(type) ? '' : ` * (1 + ${r} * ${type})`)
+/** What is worked out otherwise without a rate. */
 const without = (r: string, plain: string, withRate: string): Code =>
   Number(r) > 0 ? number(withRate) : either(yesNo(`${r} = 0`), number(plain), number(withRate))
 
+/** The five arguments of a function about level payments; the last two may be left out, and `pv` of FV too. */
+const annuity = (call: Call): readonly [string, string, string, string, string] => [
+  n(call, 0),
+  n(call, 1),
+  n(call, 2),
+  optional(call, 3),
+  optional(call, 4),
+]
+
 const PMT: Translate = (call) => {
-  const [r, periods, pv] = [n(call, 0), n(call, 1), n(call, 2)]
-  const [fv, type] = [optional(call, 3), optional(call, 4)]
+  const [r, periods, pv, fv, type] = annuity(call)
   const owed = isZero(fv) ? `${pv} * (1 + ${r}) ** ${periods}` : `(${pv} * (1 + ${r}) ** ${periods} + ${fv})`
   return without(
     r,
@@ -50,13 +59,7 @@ const PMT: Translate = (call) => {
   )
 }
 const FV: Translate = (call) => {
-  const [r, periods, payment, pv, type] = [
-    n(call, 0),
-    n(call, 1),
-    n(call, 2),
-    optional(call, 3),
-    optional(call, 4),
-  ]
+  const [r, periods, payment, pv, type] = annuity(call)
   return without(
     r,
     `-(${pv} + ${payment} * ${periods})`,
@@ -64,13 +67,7 @@ const FV: Translate = (call) => {
   )
 }
 const PV: Translate = (call) => {
-  const [r, periods, payment, fv, type] = [
-    n(call, 0),
-    n(call, 1),
-    n(call, 2),
-    optional(call, 3),
-    optional(call, 4),
-  ]
+  const [r, periods, payment, fv, type] = annuity(call)
   return without(
     r,
     `-(${fv} + ${payment} * ${periods})`,
@@ -78,13 +75,7 @@ const PV: Translate = (call) => {
   )
 }
 const NPER: Translate = (call) => {
-  const [r, payment, pv, fv, type] = [
-    n(call, 0),
-    n(call, 1),
-    n(call, 2),
-    optional(call, 3),
-    optional(call, 4),
-  ]
+  const [r, payment, pv, fv, type] = annuity(call)
   const each = `${payment}${due(r, type)}`
   return without(
     r,
@@ -113,8 +104,8 @@ const ofPayment =
     if (![optional(call, 4), optional(call, 5)].every(isZero))
       throw new NotTaken('it takes a loan apart that leaves an amount at the end, or is paid at the start')
     const k = n(call, 1)
-    const { args, short } = call
-    return partsOf({ args: [given(call, 0), given(call, 2), given({ args, short }, 3)], short }, k, k)[part]
+    const args = [given(call, 0), given(call, 2), given(call, 3)]
+    return partsOf({ ...call, args }, k, k)[part]
   }
 const upTo =
   (part: 'interest' | 'principal'): Translate =>

@@ -12,6 +12,12 @@ export function labelOf(cell: Cell, book: Book): string {
   )
 }
 
+/** Whether a cell has words of its own to the left. */
+export function hasWordsBeside(cell: Cell, { sheets }: Book): boolean {
+  const sheet = sheets.find(({ name }) => name === cell.sheet)
+  return sheet !== undefined && wordsTowards(cell, sheet, 'left') !== undefined
+}
+
 function wordsTowards({ row, column }: Cell, { cells }: Sheet, way: 'left' | 'above'): string | undefined {
   for (let step = 1; step <= (way === 'left' ? LEFT : ABOVE); step++) {
     const at =

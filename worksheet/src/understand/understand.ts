@@ -1,7 +1,7 @@
 import { columnLetters, nameOfCell, type Book, type Cell } from '../book/book'
 import { NotTaken, parseFormula, type Formula } from '../formula/parse-formula'
 import { blocksIn, type Block } from './blocks'
-import { labelOf } from './labels'
+import { hasWordsBeside, labelOf } from './labels'
 import { cellsOfRange, referencesOf, withoutNames } from './references'
 import { currencyIn, unitOf, type CellUnit } from './unit-of'
 
@@ -39,12 +39,15 @@ export function understand(book: Book): Understood {
   const cells = book.sheets.flatMap((sheet) => [...sheet.cells.values()])
   const cellNamed = new Map(cells.map((cell) => [nameOfCell(cell), cell]))
   const blocks = blocksIn(cells)
+  /** What formulas take by itself or in a range: where it is typed, it may be asked. A table that is looked up in is not. */
+  const typedIn = new Set<string>()
   const read = cells.flatMap((cell): FormulaCell[] => {
     if (cell.formula === undefined) return []
     const common = { cell, label: labelOf(cell, book), isResult: false }
     try {
       const formula = withoutNames(parseFormula(cell.formula, cell.sheet), book)
       const { alone, inRanges, inTables } = referencesOf(formula)
+      for (const name of [...alone, ...inRanges]) typedIn.add(name)
       return [{ ...common, formula, uses: [...new Set([...alone, ...inRanges, ...inTables])], why: '' }]
     } catch (error) {
       if (!(error instanceof NotTaken)) throw error
@@ -58,19 +61,15 @@ export function understand(book: Book): Understood {
       { ...one, isResult: !used.has(nameOfCell(one.cell)) || /\bPMT\(/i.test(one.cell.formula ?? '') },
     ]),
   )
-  const alone = new Set(
-    read.flatMap(({ formula }) =>
-      formula ? [...referencesOf(formula).alone, ...referencesOf(formula).inRanges] : [],
-    ),
-  )
   const asked = new Map<string, AskedCell>()
-  for (const name of alone) {
+  for (const name of typedIn) {
     const cell = cellNamed.get(name)
-    if (!cell || cell.formula !== undefined || isCounting(cell, cellNamed)) continue
+    if (!cell || cell.formula !== undefined) continue
+    if (!hasWordsBeside(cell, book) && isCounting(cell, cellNamed)) continue
     const label = labelOf(cell, book)
     const unit = unitOf(cell, label)
     if (!unit) continue
-    const choices = unit === 'choice' ? choicesOf(cell, cellNamed) : []
+    const choices = unit === 'choice' ? [...new Set(choicesOf(cell, cellNamed))] : []
     if (unit !== 'choice' || choices.includes(String(cell.value)))
       asked.set(name, { cell, label, unit, choices })
   }
