@@ -1,5 +1,5 @@
 // @ts-check
-// `npm run -s read-worksheet -- FILE [--answers JSON] [--as worksheet]`: what is read of a worksheet, as JSON.
+// `npm run -s read-worksheet -- FILE [--answers JSON] [--as worksheet|ledger]`: what is read of a worksheet, as JSON.
 import { readFileSync } from 'node:fs'
 import { basename } from 'node:path'
 import { parseArgs } from 'node:util'
@@ -29,18 +29,17 @@ function askedFor(args) {
     answers: { type: 'string' },
     as: { type: 'string', default: 'worksheet' },
   })
-  const { values, positionals } = plainly('The options are --answers JSON and --as worksheet.', () =>
+  const { values, positionals } = plainly('The options are --answers JSON and --as worksheet|ledger.', () =>
     parseArgs({ args, options, allowPositionals: true }),
   )
   const [file] = positionals
   if (file === undefined || positionals.length > 1)
     throw new PlainFailure('Say which file: npm run -s read-worksheet -- FILE')
-  if (values.as !== 'worksheet')
-    throw new PlainFailure(
-      `A draft is made as the worksheet does it (--as worksheet); “${values.as}” is not there yet.`,
-    )
+  if (values.as !== 'worksheet' && values.as !== 'ledger')
+    throw new PlainFailure(`A draft is made --as worksheet or --as ledger, not “${values.as}”.`)
   return {
     bytes: plainly(`The file ${file} cannot be read.`, () => readFileSync(file)),
+    as: values.as,
     title: basename(file).replace(/\.xlsx$/i, ''),
     answers: answersIn(values.answers),
   }

@@ -30,7 +30,7 @@ export const floors = {
     'audience',
     'starters',
   ],
-  'worksheet/src': ['book', 'formula', 'understand', 'translate', 'draft'],
+  'worksheet/src': ['book', 'formula', 'understand', 'translate', 'loans', 'take', 'recover', 'draft'],
   'server/src': [
     'platform',
     'platform/http',

@@ -1,21 +1,25 @@
 import { readBook } from './book/read-book'
 import { nameOfCell, type CellValue } from './book/book'
 import { figuresOf, leftOutSaid, type CellFigure } from './draft/figures'
-import { makeDraft, type Draft } from './draft/make-draft'
+import { makeDraft, type Draft, type Way } from './draft/make-draft'
 import { understand } from './understand/understand'
 
 export { NoWorksheet } from './book/read-book'
 export { NoAnswer, figuresOf, type CellFigure } from './draft/figures'
 export type { CellValue } from './book/book'
-export type { Draft } from './draft/make-draft'
+export type { Draft, Way } from './draft/make-draft'
 
 /**
  * Reads a worksheet (.xlsx, ISO/IEC 29500; functions by OASIS OpenFormula 1.3) and makes a draft of it. `title`: what the draft is
  * called. Throws `NoWorksheet` where it cannot be read.
  */
-export async function readWorksheet(bytes: Uint8Array, title: string): Promise<Draft> {
+export async function readWorksheet(
+  bytes: Uint8Array,
+  title: string,
+  way: Way = 'worksheet',
+): Promise<Draft> {
   const book = await readBook(bytes)
-  return makeDraft(book, understand(book), title)
+  return makeDraft(book, understand(book), title, way)
 }
 
 /** What is read of a worksheet, as data: see `docs/worksheets.md`. */

@@ -12,6 +12,7 @@ import { builtIns } from './functions'
 import { nearest } from './nearest'
 import { plainFigure } from './plain-figure'
 import type { FormulaFault, FormulaProblem } from './problem'
+import { MOST_COUNTED } from './limits'
 import { LONGEST_FORMULA, plainName, type NamesInScope, type SyntaxNode } from './syntax'
 import { BARE, DATE, NUMBER, TEXT, YES_NO, type FigureSource, type Unit, type Wanted } from './unit'
 
@@ -189,10 +190,10 @@ class Checker implements Checking {
     const [, iterations, , body] = node.children
     const [iteration, second] = iterations?.children ?? []
     const [name, , context] = iteration?.children ?? []
-    const [source, range] = context?.children ?? []
-    if (!body || !name || !source) throw unreadable(node)
-    if (second || range) throw new Fault({ code: 'FEEL_NOT_SUPPORTED', what: node.text.slice(0, 40) }, node)
-    const list = this.type(source)
+    const [source, isCounted] = context?.children ?? []
+    if (!body || !name || !context || !source) throw unreadable(node)
+    if (second) throw new Fault({ code: 'FEEL_NOT_SUPPORTED', what: node.text.slice(0, 40) }, node)
+    const list = isCounted ? this.counted(context) : this.type(source)
     const unit = unitOfItems(list.unit)
     if (!unit) throw new Fault(wantsList(list), source)
     const item = plainName(name.text)
@@ -204,6 +205,27 @@ class Checker implements Checking {
     return {
       expression: { op: 'each', item, list: list.expression, body: each.expression },
       unit: { is: 'list', of: each.unit },
+      from: node.from,
+      to: node.to,
+      text: node.text,
+    }
+  }
+
+  /** `1..360`: the whole numbers between two that are written. */
+  private counted(node: SyntaxNode): Typed {
+    const [from, to] = [node.children[0], node.children[2]].map((end) =>
+      end?.name === 'NumericLiteral' ? Number(end.text) : NaN,
+    )
+    const count = (to ?? NaN) - (from ?? NaN) + 1
+    if (!Number.isInteger(from) || !Number.isInteger(to) || count < 1 || count > MOST_COUNTED)
+      throw new Fault({ code: 'FEEL_NOT_SUPPORTED', what: node.text.slice(0, 40) }, node)
+    const items = Array.from({ length: count }, (_, i) => ({
+      op: 'number' as const,
+      value: String((from ?? 0) + i),
+    }))
+    return {
+      expression: { op: 'list', items },
+      unit: { is: 'list', of: NUMBER },
       from: node.from,
       to: node.to,
       text: node.text,

@@ -146,9 +146,18 @@ export const attachingName: Readonly<Record<string, string>> = {
 
 function asFrequency(part: Typed): Typed | undefined {
   if (part.unit.is === 'frequency') return part
-  if (part.expression.op !== 'text') return undefined
-  const name = frequencyIn(part.expression.value)
-  return name && { ...part, unit: FREQUENCY, expression: { op: 'text', value: name } }
+  const expression = namingFrequency(part.expression)
+  return expression && { ...part, unit: FREQUENCY, expression }
+}
+
+/** Words for a frequency, by themselves or as the outcomes of conditions. */
+function namingFrequency(expression: Expression): Expression | undefined {
+  if (expression.op === 'if') {
+    const [then, otherwise] = [namingFrequency(expression.then), namingFrequency(expression.else)]
+    return then && otherwise && { ...expression, then, else: otherwise }
+  }
+  const name = expression.op === 'text' ? frequencyIn(expression.value) : undefined
+  return name && { op: 'text', value: name }
 }
 
 /** The frequency an author means by a word or two. */

@@ -179,6 +179,10 @@ test.each<[string, string]>([
   ['if share > 10 and insured then 1 else 2', '1'],
   ['if credit band = "fair" then rate else rate + 1', '5.64'],
   ['if how often = "every two weeks" then 26 else 12', '26'],
+  ['payments a year(if insured then "weekly" else if share > 10 then "monthly" else "yearly")', '52'],
+  ['sum(for k in 1..4 return k * k)', '30'],
+  ['sum(for k in 3..3 return factor * k)', '4.5'],
+  ['count(for k in 1..2000 return k)', '2000'],
   ['if share in [5..15] then 1 else 0', '1'],
   ['if share in (15..20] then 1 else 0', '0'],
   ['if share between 5 and 15 then 1 else 0', '1'],
@@ -351,4 +355,14 @@ test('whatever the numbers, a formula of sums gives what whole cents give', () =
     }),
     { seed: 5, numRuns: 200 },
   )
+})
+
+test.each([
+  ['for k in 1..2001 return k', 'FEEL_NOT_SUPPORTED'],
+  ['for k in 5..1 return k', 'FEEL_NOT_SUPPORTED'],
+  ['for k in 1.5..3 return k', 'FEEL_NOT_SUPPORTED'],
+  ['for k in 1..factor return k', 'FEEL_NOT_SUPPORTED'],
+  ['payments a year(if insured then "weekly" else "daily")', 'UNIT_NOT_WANTED'],
+])('%s is refused', (text, code) => {
+  expect(check(text).problems).toMatchObject([{ code }])
 })

@@ -16,8 +16,18 @@ const TRUSTED_DIGITS = 45
 /** Removes the last digits, which carry the error of division and powers, so that an exact tie is seen as one. */
 export const trusted = (value: Decimal): Decimal => value.toSignificantDigits(TRUSTED_DIGITS)
 
+/** The powers worked out last: a schedule's columns need the same ones, row by row. */
+const recent = new Map<string, Decimal>()
+const MOST_RECENT = 2_000
+
 /** A power, to the digits of `Decimal`. One with a fraction takes many times the work. */
 export function power(base: Decimal, exponent: Decimal | number): Decimal {
   spend(new Decimal(exponent).isInteger() ? 100 : 1_500)
-  return base.pow(exponent)
+  const key = `${base.toString()} ${exponent.toString()}`
+  const known = recent.get(key)
+  if (known) return known
+  if (recent.size >= MOST_RECENT) recent.clear()
+  const result = base.pow(exponent)
+  recent.set(key, result)
+  return result
 }

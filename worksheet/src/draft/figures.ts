@@ -1,7 +1,8 @@
 import { askFormulas, compile, evaluate, type Evaluation } from '@vivid/core'
 import { nameOfCell, type CellValue } from '../book/book'
+import { AROUND } from '../take/ask'
 import type { Draft } from './make-draft'
-import type { LeftOutCell, Role } from './take-over'
+import type { LeftOutCell, Role } from '../take/taking'
 
 /** A formula cell of the file beside what the draft works out for it, in the cell's own terms. */
 export interface CellFigure {
@@ -21,9 +22,6 @@ export class NoAnswer extends Error {}
 const NEAR = 1e-9
 const NOTHING = 1e-6
 
-/** A day for documents that know no day. */
-const TODAY = { year: 2026, month: 11, day: 25, time: '12:00' }
-
 /**
  * Works the draft out, and puts each figure beside the file's own. `answers`: other values of cells that are asked, by "Loan!B3", in
  * the cells' own terms.
@@ -42,16 +40,19 @@ export function figuresOf(
     }),
   )
   const { program, proofs } = compile(document, [])
-  const around = { today: TODAY, sheets: [] }
-  const { values } = evaluate(program, given, around)
-  // Only schedules are proven in lines of their own.
-  const asks = new Set(taken.flatMap((one) => ('proof' in one ? [one.proof] : [])))
-  const proven = new Map(
-    [...asks].map((at) => [at, askFormulas(program, proofs[at]?.formulas ?? [], given, around).values]),
-  )
+  const { values } = evaluate(program, given, AROUND)
+  // Only what has no line of its own is worked out from proofs.
+  const isAsked = new Set(taken.flatMap((one) => (one.step === undefined ? [one.proven.line] : [])))
+  let next = 0
+  const proven = proofs.flatMap(({ formulas }): readonly (Worked | undefined)[] => {
+    const asks = formulas.map((formula) => (isAsked.has(next++) ? formula : undefined))
+    return asks.some(Boolean) ? askFormulas(program, asks, given, AROUND).values : asks.map(() => undefined)
+  })
   return taken.map((one) => {
     const { cell, role } = one
-    const got = valueOf('step' in one ? values[one.step] : proven.get(one.proof)?.[one.line])
+    const got = valueOf(
+      one.step === undefined ? itemOf(proven[one.proven.line], one.proven.item) : values[one.step],
+    )
     return {
       cell: nameOfCell(cell),
       formula: cell.formula ?? '',
@@ -63,7 +64,14 @@ export function figuresOf(
   })
 }
 
-function valueOf(value: Evaluation['values'][string] | undefined): CellValue | null {
+type Worked = Evaluation['values'][string]
+
+function itemOf(value: Worked | undefined, item: number | undefined): Worked | undefined {
+  if (item === undefined) return value
+  return value?.unit === 'list' ? value.items[item] : undefined
+}
+
+function valueOf(value: Worked | undefined): CellValue | null {
   switch (value?.unit) {
     case 'number':
       return Number(value.number)
@@ -77,7 +85,8 @@ function valueOf(value: Evaluation['values'][string] | undefined): CellValue | n
 }
 
 function isSame(expected: CellValue | undefined, got: CellValue | null): boolean {
-  if (typeof expected === 'object') return got === null
+  // Where a worksheet shows nothing, we have no figure.
+  if (typeof expected === 'object' || expected === '') return got === null || got === expected
   if (typeof expected !== 'number' || typeof got !== 'number') return expected === got
   const isNothing = Math.abs(expected) < NOTHING && Math.abs(got) < NOTHING
   return isNothing || Math.abs(expected - got) <= NEAR * Math.max(1, Math.abs(expected))

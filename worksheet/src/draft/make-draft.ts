@@ -1,8 +1,14 @@
 import type { CalculatorDocument, CalculatorStep, Proof } from '@vivid/core'
 import { nameOfCell, type Book, type Cell } from '../book/book'
 import type { Understood } from '../understand/understand'
-import { LANGUAGE } from './questions'
-import { MOST_IN_PROOF, takeOver, type TakenOver } from './take-over'
+import { LANGUAGE } from '../take/questions'
+import { keyOf } from '../recover/nodes'
+import { NO_LOANS, recoverLoans, type Recovered, type RecoveredLoan } from '../recover/recover-loans'
+import { DAY } from '../take/ask'
+import { documentOf } from '../take/steps'
+import { inProofs } from '../take/proof-lines'
+import { takeOver } from '../take/take-over'
+import type { TakenOver, ToTheCent } from '../take/taking'
 
 /** A draft made from a worksheet, and what became of which cell. */
 export interface Draft extends Pick<TakenOver, 'asked' | 'taken' | 'leftOut'> {
@@ -11,35 +17,64 @@ export interface Draft extends Pick<TakenOver, 'asked' | 'taken' | 'leftOut'> {
 
 const MOST_READOUTS = 24
 
+/** `worksheet`: each figure as the worksheet has it; `ledger`: figures of loans to the cent, as a lender's ledger has them. */
+export type Way = 'worksheet' | 'ledger'
+
 /** Makes a calculator of a worksheet that was understood. */
-export function makeDraft(book: Book, understood: Understood, title: string): Draft {
-  const takenOver = takeOver(book, understood)
-  const { asked, workings, taken, leftOut, loans } = takenOver
+export function makeDraft(book: Book, understood: Understood, title: string, way: Way = 'worksheet'): Draft {
+  const plain = takeOver(book, understood)
+  const recovered = recoverLoans(plain, draftOf(plain, NO_LOANS, understood, title).document)
+  if (way === 'worksheet') return draftOf(plain, recovered, understood, title)
+  const { loans, ofBlocks } = recovered
+  const toTheCent: ToTheCent = {
+    instead: (cell, part) =>
+      loans.map(({ parts }) => parts.get(cell)?.get(keyOf(part))).find((text) => text !== undefined),
+    loanOf: (schedule) => ofBlocks.get(schedule),
+  }
+  return draftOf(takeOver(book, understood, toTheCent), recovered, understood, title)
+}
+
+function draftOf(takenOver: TakenOver, recovered: Recovered, understood: Understood, title: string): Draft {
+  const { asked, taken, leftOut, loans } = takenOver
+  const newLoans = recovered.loans.filter(({ step }) => loans.every(({ id }) => id !== step.id))
   const results = taken
-    .flatMap((one) => ('step' in one && one.role === 'result' && one.gives === 'number' ? [one] : []))
+    .flatMap((one) =>
+      one.step !== undefined && one.role === 'result' && one.gives === 'number' ? [one] : [],
+    )
     .slice(0, MOST_READOUTS)
   const labelOf = (cell: Cell) => understood.formulas.get(nameOfCell(cell))?.label ?? cell.address
+  const ofBlocks = new Set(recovered.ofBlocks.values())
+  const ledgers = [...loans, ...newLoans.flatMap(({ step }) => (ofBlocks.has(step.name) ? [step] : []))]
+  const shown = ledgers.length > 0 ? ledgers : newLoans.slice(0, 1).map(({ step }) => step)
   const document: CalculatorDocument = {
-    version: 2,
-    title: { [LANGUAGE]: title.slice(0, 200) || 'From a worksheet' },
-    currency: understood.currency,
-    languages: [LANGUAGE],
-    lender: 'Lender',
-    results: 'live',
-    introduction: {},
-    disclosure: {},
-    steps: [
+    ...documentOf(understood.currency, [
       ...asked.map(({ question }) => question),
-      ...workings,
+      ...withLoans(takenOver, newLoans),
       ...results.map(({ cell, step, name }, i) =>
         readout(`${step}Shown`, labelOf(cell), shownAs(name, cell), i === 0),
       ),
-      ...loans.map(({ id }) => scheduleReadout(id)),
-    ],
-    samples: [{ id: 'sample', name: 'the worksheet as it is', answers: {} }],
+      ...shown.map(({ id }) => scheduleReadout(id)),
+    ]),
+    title: { [LANGUAGE]: title.slice(0, 200) || 'From a worksheet' },
     proofs: proofsOf(takenOver),
   }
   return { document, asked, taken, leftOut }
+}
+
+/** The workings, and each loan behind what its terms rest on. */
+function withLoans({ workings, taken }: TakenOver, loans: readonly RecoveredLoan[]): CalculatorStep[] {
+  const stepOf = new Map(
+    taken.flatMap((one) => (one.step !== undefined ? [[nameOfCell(one.cell), one.step]] : [])),
+  )
+  const steps = [...workings]
+  for (const { step, restsOn } of loans) {
+    const behind = new Set(
+      [...restsOn].flatMap((cell) => stepOf.get(cell) ?? []).concat(loans.map((loan) => loan.step.id)),
+    )
+    const last = steps.reduce((at, { id }, i) => (behind.has(id) ? i : at), -1)
+    steps.splice(last + 1, 0, step)
+  }
+  return steps
 }
 
 /** Every figure of the file a line of a proof, with the file's own answers. */
@@ -47,13 +82,12 @@ function proofsOf({ asked, lines }: TakenOver): Proof[] {
   const answers = Object.fromEntries(
     asked.map(({ question }) => [question.id, question.default]),
   ) as Proof['answers']
-  const count = Math.ceil(lines.length / MOST_IN_PROOF)
-  return Array.from({ length: count }, (_, i) => ({
+  return inProofs(lines).map((expected, i, { length }) => ({
     id: `file${i + 1}`,
-    name: count === 1 ? 'the file as it is' : `the file as it is, ${i + 1} of ${count}`,
+    name: length === 1 ? 'the file as it is' : `the file as it is, ${i + 1} of ${length}`,
     answers,
-    on: '2026-11-25',
-    expected: lines.slice(i * MOST_IN_PROOF, (i + 1) * MOST_IN_PROOF),
+    on: DAY,
+    expected,
   }))
 }
 

@@ -53,7 +53,13 @@ function wanted(of: Code, gives: Code['gives']): string {
   throw new NotTaken(`${words[of.gives]} stands where ${words[gives]} is needed`)
 }
 
-export const either = (condition: Code, then: Code, otherwise: Code): Code => {
+/** Whether something is the empty text, which worksheets show where there is no figure. */
+const isEmpty = ({ gives, text: said }: Code): boolean => gives === 'text' && said === '""'
+
+/** `nothing`: what stands for the empty text where the other outcome is a figure. */
+export const either = (condition: Code, first: Code, second: Code, nothing = NONE.number): Code => {
+  const then = isEmpty(first) && second.gives === 'number' ? nothing : first
+  const otherwise = isEmpty(second) && first.gives === 'number' ? nothing : second
   if (then.gives !== otherwise.gives) throw new NotTaken('its two outcomes are of different kinds')
   return code(then.gives, `(if ${asYesNo(condition)} then ${then.text} else ${otherwise.text})`)
 }

@@ -5,6 +5,8 @@ import { asNumber, asYesNo, either, figure, firstThat, NONE, number, yesNo, ZERO
 export interface Call {
   readonly args: readonly Code[]
   readonly short: (code: Code) => Code
+  /** What stands for an empty text among figures; no figure where it is left out. */
+  readonly nothing?: Code | undefined
 }
 type Translate = (call: Call) => Code
 
@@ -137,7 +139,7 @@ export const functions: Readonly<Record<string, Translate>> = {
   EFFECT: (call) => number(`(1 + ${n(call, 0)} / ${n(call, 1)}) ** ${n(call, 1)} - 1`),
   EXP: same((x) => `2.71828182845904523536028747135266249775724709369996 ** ${x}`),
   FV,
-  IF: (call) => either(given(call, 0), given(call, 1), given(call, 2)),
+  IF: (call) => either(given(call, 0), given(call, 1), given(call, 2), call.nothing),
   INT: same(floor),
   IPMT: ofPayment('interest'),
   LN: same((x) => `log(${x})`),

@@ -14,6 +14,10 @@ export interface Around {
   readonly short: (code: Code) => Code
   /** A column of a schedule added up, or its figure in a row; undefined where the range is none. */
   readonly ofColumn: (range: CellRange, row?: Code) => Code | undefined
+  /** What stands for an empty text among figures; no figure where it is left out. */
+  readonly nothing?: Code
+  /** What stands in place of a part of the formula; undefined where it stays as it is. */
+  readonly instead?: (of: Formula) => Code | undefined
 }
 
 /** A worksheet's formula as one of ours. Throws `NotTaken`, saying why. */
@@ -22,6 +26,8 @@ export function translate(formula: Formula, around: Around): Code {
   return go(formula)
 
   function go(of: Formula): Code {
+    const other = around.instead?.(of)
+    if (other) return other
     switch (of.is) {
       case 'number':
         return number(of.text, true)
@@ -66,7 +72,11 @@ export function translate(formula: Formula, around: Around): Code {
       name === 'SUM' && args.length === 1 && args[0]?.is === 'range' ? around.ofColumn(args[0]) : undefined
     if (total) return total
     const isOfAll = ['SUM', 'MIN', 'MAX', 'AVERAGE', 'COUNT', 'PRODUCT'].includes(name)
-    return found({ args: isOfAll ? args.flatMap(figuresOf) : args.map(go), short: around.short })
+    return found({
+      args: isOfAll ? args.flatMap(figuresOf) : args.map(go),
+      short: around.short,
+      nothing: around.nothing,
+    })
   }
 
   /** The figures of an argument; of a range only its figures count. */

@@ -1,79 +1,125 @@
-import { addressOf, nameOfCell, type Cell } from '../book/book'
+import { addressOf, nameOfCell, placeOf, type Cell } from '../book/book'
 
 /** So many rows of the same formula below each other are a block: a schedule, or a table that is worked out. */
 const FEWEST_ROWS = 12
 
-/** Columns of formulas that go down the same rows, each like the one above it. Its first row may have formulas of its own. */
+/**
+ * Lanes of formulas that go down the same rows, each like the one above it, or across the same columns, each like the one before
+ * it. The first of each may be of its own kind.
+ */
 export interface Block {
   readonly sheet: string
+  readonly way: 'down' | 'across'
+  /** The first and the last row (column, where it goes across). */
   readonly from: number
   readonly to: number
-  readonly columns: readonly number[]
+  /** Columns (rows, where it goes across). */
+  readonly lanes: readonly number[]
 }
 
 export function blocksIn(cells: readonly Cell[]): Block[] {
-  const runs = runsIn(cells)
+  const formulas = cells.filter(({ formula }) => formula !== undefined)
+  const typed = new Set(
+    cells.flatMap((cell) =>
+      cell.formula === undefined && typeof cell.value === 'number' ? [nameOfCell(cell)] : [],
+    ),
+  )
+  const down = blocksOf(formulas, typed, 'down')
+  const inThem = new Set(down.flatMap((block) => [...cellsOfBlock(block)].map(({ name }) => name)))
+  const across = blocksOf(
+    formulas.filter((cell) => !inThem.has(nameOfCell(cell))),
+    typed,
+    'across',
+  )
+  return [...down, ...across]
+}
+
+function blocksOf(cells: readonly Cell[], typed: ReadonlySet<string>, way: Block['way']): Block[] {
   const blocks = new Map<string, Block>()
-  for (const { sheet, column, from, to } of runs) {
+  for (const { sheet, lane, from, to } of runsIn(cells, way)) {
     const key = `${sheet}!${to}`
     const known = blocks.get(key)
     blocks.set(key, {
       sheet,
+      way,
       from: Math.min(from, known?.from ?? from),
       to,
-      columns: [...(known?.columns ?? []), column].sort((a, b) => a - b),
+      lanes: [...(known?.lanes ?? []), lane].sort((a, b) => a - b),
     })
   }
-  const withFormula = new Set(cells.flatMap((cell) => (cell.formula === undefined ? [] : [nameOfCell(cell)])))
+  const withFormula = new Set(cells.map(nameOfCell))
   return [...blocks.values()].map((block) => {
-    const above = block.columns.map((column) => addressOf(block.from - 1, column))
-    const begins = above.every((address) => withFormula.has(nameOfCell({ sheet: block.sheet, address })))
-    return begins ? { ...block, from: block.from - 1 } : block
+    const before = block.lanes.map((lane) => nameIn(block, lane, block.from - 1))
+    const begins = before.filter((name) => withFormula.has(name)).length
+    // The count of its rows may begin with a number that is typed.
+    const isWhole = before.every((name) => withFormula.has(name) || typed.has(name))
+    return block.from > 1 && isWhole && begins * 2 >= block.lanes.length
+      ? { ...block, from: block.from - 1 }
+      : block
   })
 }
 
-/** The cells of a block that have formulas, with the row counted from 1. */
-export function* cellsOfBlock({
-  sheet,
-  from,
-  to,
-  columns,
-}: Block): Generator<{ name: string; column: number; k: number }> {
-  for (let row = from; row <= to; row++)
-    for (const column of columns)
-      yield { name: nameOfCell({ sheet, address: addressOf(row, column) }), column, k: row - from + 1 }
+const nameIn = ({ sheet, way }: Pick<Block, 'sheet' | 'way'>, lane: number, at: number): string =>
+  nameOfCell({ sheet, address: way === 'down' ? addressOf(at, lane) : addressOf(lane, at) })
+
+/** A cell of a block, with its place along it counted from 1. */
+export interface BlockCell {
+  readonly name: string
+  readonly lane: number
+  readonly k: number
+}
+
+/** The cells of a block, whether they have formulas or not. */
+export function* cellsOfBlock(block: Block): Generator<BlockCell> {
+  for (let at = block.from; at <= block.to; at++)
+    for (const lane of block.lanes) yield { name: nameIn(block, lane, at), lane, k: at - block.from + 1 }
+}
+
+export const countOfBlock = ({ from, to }: Block): number => to - from + 1
+
+/** Lane and place of a cell in a block's own terms, whether it is one of its cells or stands beside it. */
+export function placeIn(
+  block: Block,
+  { row, column }: { row: number; column: number },
+): Omit<BlockCell, 'name'> {
+  const [lane, at] = block.way === 'down' ? [column, row] : [row, column]
+  return { lane, k: at - block.from + 1 }
 }
 
 interface Run {
   readonly sheet: string
-  readonly column: number
+  readonly lane: number
   readonly from: number
   readonly to: number
 }
 
-function runsIn(cells: readonly Cell[]): Run[] {
-  const columns = new Map<string, Cell[]>()
+function runsIn(cells: readonly Cell[], way: Block['way']): Run[] {
+  const at = ({ row, column }: Cell) => (way === 'down' ? row : column)
+  const laneOf = ({ row, column }: Cell) => (way === 'down' ? column : row)
+  const lanes = new Map<string, Cell[]>()
   for (const cell of cells) {
-    if (cell.formula === undefined) continue
-    const key = `${cell.sheet}!${cell.column}`
-    const column = columns.get(key)
-    if (column) column.push(cell)
-    else columns.set(key, [cell])
+    const key = `${cell.sheet}!${laneOf(cell)}`
+    const lane = lanes.get(key)
+    if (lane) lane.push(cell)
+    else lanes.set(key, [cell])
   }
-  return [...columns.values()].flatMap((column) => {
+  return [...lanes.values()].flatMap((lane) => {
     const runs: Run[] = []
     let run: Cell[] = []
+    let form = ''
     const end = () => {
       const [first, last] = [run[0], run.at(-1)]
       if (first && last && run.length >= FEWEST_ROWS)
-        runs.push({ sheet: first.sheet, column: first.column, from: first.row, to: last.row })
+        runs.push({ sheet: first.sheet, lane: laneOf(first), from: at(first), to: at(last) })
     }
-    for (const cell of column.sort((a, b) => a.row - b.row)) {
+    for (const cell of lane.sort((a, b) => at(a) - at(b))) {
       const last = run.at(-1)
-      if (last && cell.row === last.row + 1 && relative(cell) === relative(last)) run.push(cell)
+      const own = relative(cell)
+      if (last && at(cell) === at(last) + 1 && own === form) run.push(cell)
       else {
         end()
         run = [cell]
+        form = own
       }
     }
     end()
@@ -81,10 +127,13 @@ function runsIn(cells: readonly Cell[]): Run[] {
   })
 }
 
-/** A formula with its rows counted from its own: the same in each row of a block. */
-const relative = ({ formula = '', row }: Cell): string =>
+/** A formula with rows and columns counted from its own cell: the same in each row of a block. */
+export const relative = ({ formula = '', row, column }: Pick<Cell, 'formula' | 'row' | 'column'>): string =>
   formula.replace(
-    /(\$?[A-Za-z]{1,3})(\$?)(\d{1,7})/g,
-    (all, letters: string, fixed: string, digits: string) =>
-      fixed ? all : `${letters}[${Number(digits) - row}]`,
+    /(\$?)([A-Za-z]{1,3})(\$?)(\d{1,7})(?![\w(])/g,
+    (all: string, fixedColumn: string, letters: string, fixedRow: string, digits: string) => {
+      const place = placeOf(`${letters}${digits}`)
+      if (!place) return all
+      return `${fixedColumn ? letters : `C[${place.column - column}]`}${fixedRow ? digits : `R[${place.row - row}]`}`
+    },
   )

@@ -18,6 +18,8 @@ export const cellUnits = [
 export type CellUnit = (typeof cellUnits)[number]
 
 const isCurrency = (format: string) => /[$£€¥₹₪]|\[\$/.test(format)
+/** How often a year something happens is no length of time. */
+const OFTEN = /\b(per|a|each|every|in a|in one|\/)\s*(year|month|yr)\b|\bfrequency\b|\btimes\b/i
 const isWholeMonths = (years: number) => Number.isInteger(Number((years * 12).toFixed(6)))
 
 /** The unit of a cell that is typed in, from its format, its label and its value; undefined where nothing fits it. */
@@ -29,9 +31,10 @@ export function unitOf({ format, value, choices }: Cell, label: string): CellUni
   if (isCurrency(format)) return 'money'
   if (/%|\bper ?cent\b|\bp\.\s?a\.|\brate\b|\binterest\b/i.test(label) && value >= 0 && value < 100)
     return value < 1 && !/%/.test(label) ? 'percent' : 'percentNumber'
+  if (/[$£€¥₹₪]/.test(label) && !/%/.test(label)) return 'money'
+  if (OFTEN.test(label) && Number.isInteger(value)) return 'number'
   if (/\bmonths?\b/i.test(label) && Number.isInteger(value)) return 'months'
   if (/\b(years?|yrs?)\b/i.test(label) && isWholeMonths(value)) return 'years'
-  if (/[$£€¥₹₪]/.test(label)) return 'money'
   if (/\bpayments?\b|\binstal?lments?\b/i.test(label) && /number|no\.|how many|count/i.test(label))
     return 'payments'
   if (/#,##0|0\.00/.test(format)) return 'money'

@@ -192,8 +192,12 @@ function effectiveStep(
   return isHideable ? { ...step, whenHidden: step.whenHidden ?? 'default' } : step
 }
 
+const LIST_OF_FIGURES = { is: 'list', of: { is: 'amount' } } as const
+
 function readyProof(proof: Proof, scope: Scope): ReadyProof & { problems: CompileProblem[] } {
-  const checked = proof.expected.map(({ of }) => checkFormula(of, { is: 'shown' }, scope))
+  const checked = proof.expected.map(({ of, figure }) =>
+    checkFormula(of, Array.isArray(figure) ? LIST_OF_FIGURES : { is: 'shown' }, scope),
+  )
   return {
     proof,
     formulas: checked.map(({ formula }) => formula),

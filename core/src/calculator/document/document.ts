@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { MOST_COUNTED } from '../../formula/limits'
 import { AnswerShape } from './questions'
 import { currency, decimalText, formulaText, momentText, nameText, stepId } from './document-shapes'
 import { Step } from './steps'
@@ -27,7 +28,8 @@ export const Proof = z.strictObject({
     .array(
       z.strictObject({
         of: formulaText,
-        figure: z.union([decimalText, z.string().max(80)]),
+        /** Where the formula gives a list, the figure of each of its items. */
+        figure: z.union([decimalText, z.string().max(80), z.array(decimalText).min(1).max(MOST_COUNTED)]),
         tolerance: decimalText,
       }),
     )

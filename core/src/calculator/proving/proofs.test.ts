@@ -112,3 +112,28 @@ test('a value is written in its own unit', () => {
   expect(plainOf({ unit: 'term', years: 2, months: 3 }, 2)).toBe('27')
   expect(plainOf({ unit: 'yesNo', yes: true }, 2)).toBe('yes')
 })
+
+test('a list of figures agrees where each does; the first that differs is said, with its place', () => {
+  const of = 'for k in 1..3 return balance after(the loan, k) / as money(1)'
+  const got = run(withProof([{ of, figure: ['0', '0', '0'], tolerance: '0' }]))?.lines[0]
+  expect(got).toMatchObject({ agrees: false, list: { count: 3, place: 1 } })
+  const first = got?.got ?? ''
+  const next = run(withProof([{ of, figure: [first, '0', '0'], tolerance: '0' }]))?.lines[0]
+  expect(next).toMatchObject({ agrees: false, list: { count: 3, place: 2 }, expected: '0' })
+  const third = run(withProof([{ of, figure: [first, next?.got ?? '', '0'], tolerance: '0' }]))?.lines[0]
+  const all = [first, next?.got ?? '', third?.got ?? '']
+  expect(run(withProof([{ of, figure: all, tolerance: '0' }]))).toMatchObject({
+    agrees: true,
+    lines: [{ list: { count: 3, place: 3 } }],
+  })
+  for (const figure of [all.slice(0, 2), [...all, '0']])
+    expect(run(withProof([{ of, figure, tolerance: '0' }]))?.agrees).toBe(false)
+})
+
+test('a figure that is all but nothing agrees with nothing, within the tolerance', () => {
+  const of = '(1 / 3) * 3 - 1'
+  expect(run(withProof([{ of, figure: '0', tolerance: '0.000001' }]))?.agrees).toBe(true)
+  expect(
+    run(withProof([{ of: '(1 + 1 / 3) ** 2 - 16 / 9', figure: '0', tolerance: '0.000001' }]))?.agrees,
+  ).toBe(true)
+})

@@ -9,9 +9,14 @@ import { askFormulas } from './ask-formulas'
 import type { Answers, Program } from '../program/program'
 import type { Problem, Value } from '../program/evaluated'
 
-/** One figure of a proof: what was expected and what came out. `got` is undefined where there is no such value. */
+/**
+ * One figure of a proof: what was expected and what came out. `got` is undefined where there is no such value. Of a list one
+ * figure is said: the first that differs, or the last.
+ */
 export interface ProofLine {
   readonly of: string
+  /** Of a list: how many figures are expected, and the place of the one that is said, counted from 1. */
+  readonly list: { readonly count: number; readonly place: number } | undefined
   readonly expected: string
   readonly got: string | undefined
   readonly unit: Value['unit'] | undefined
@@ -51,18 +56,12 @@ function runProof(
   const { evaluation } = asked
   const lines = proof.expected.map(({ of, figure, tolerance }, i): ProofLine => {
     const value = asked.values[i]
-    const got = value && plainOf(value, program.minorDigits)
-    const difference = got === undefined ? undefined : differenceOf(got, figure)
-    const agrees =
-      got !== undefined &&
-      (difference ? difference.abs().lessThanOrEqualTo(tolerance) : got === figure.trim())
+    const compared = Array.isArray(figure)
+      ? comparedList(figure, value, tolerance, program.minorDigits)
+      : { ...comparedOne(figure, value, tolerance, program.minorDigits), list: undefined }
     return {
       of,
-      expected: figure,
-      got,
-      unit: value?.unit,
-      difference: difference?.toFixed(),
-      agrees,
+      ...compared,
       between: stepsBetween(formulas[i]?.uses ?? [], uses, program).flatMap((step) => {
         const one = evaluation.values[step]
         return one ? [{ step, value: one }] : []
@@ -71,6 +70,37 @@ function runProof(
   })
   const { problems } = evaluation
   return { id: proof.id, name: proof.name, agrees: lines.every((line) => line.agrees), lines, problems }
+}
+
+type ComparedOne = Pick<ProofLine, 'expected' | 'got' | 'unit' | 'difference' | 'agrees'>
+
+function comparedOne(
+  expected: string,
+  value: Value | undefined,
+  tolerance: string,
+  digits: MinorDigits,
+): ComparedOne {
+  const got = value && plainOf(value, digits)
+  const difference = got === undefined ? undefined : differenceOf(got, expected)
+  const agrees =
+    got !== undefined &&
+    (difference ? difference.abs().lessThanOrEqualTo(tolerance) : got === expected.trim())
+  return { expected, got, unit: value?.unit, difference: difference?.toFixed(), agrees }
+}
+
+/** A list agrees where it has as many figures as expected, and each agrees. */
+function comparedList(
+  expected: readonly string[],
+  value: Value | undefined,
+  tolerance: string,
+  digits: MinorDigits,
+): ComparedOne & Pick<ProofLine, 'list'> {
+  const items = value?.unit === 'list' ? value.items : []
+  const one = (at: number) => comparedOne(expected[at] ?? '', items[at], tolerance, digits)
+  const most = Math.max(expected.length, items.length)
+  const differing = Array.from({ length: most }, (_, at) => at).find((at) => !one(at).agrees)
+  const at = differing ?? expected.length - 1
+  return { ...one(at), list: { count: expected.length, place: at + 1 } }
 }
 
 /** The steps a figure rests on, without the questions. */
@@ -88,7 +118,7 @@ function stepsBetween(from: readonly string[], uses: Compiled['uses'], program: 
   return program.order.filter((id) => reached.has(id) && !isQuestion.has(id))
 }
 
-const NUMBER = /^-?\d{1,20}(\.\d{1,20})?$/
+const NUMBER = /^-?\d{1,40}(\.\d{1,80})?$/
 
 function differenceOf(got: string, expected: string): Decimal | undefined {
   const wanted = expected.trim()

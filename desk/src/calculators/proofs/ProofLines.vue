@@ -22,6 +22,12 @@ const figures = computed(
 )
 const isTolerance = (text: string) => /^\d{1,10}(\.\d{1,6})?$/.test(text)
 
+/** Of many figures, the one that differs is said, with its place. */
+const listExpected = (figures: readonly string[], line: ProofResult['lines'][number] | undefined): string =>
+  line?.list && !line.agrees
+    ? `figure ${line.list.place} of ${line.list.count}: ${line.expected}`
+    : `${figures.length} figures, the last ${figures.at(-1) ?? ''}`
+
 /** The figure got becomes the one expected; the record says by whom, and what it was. */
 function takePresent(at: number, got: string): void {
   emit('change', at, { figure: got })
@@ -48,7 +54,9 @@ function takePresent(at: number, got: string): void {
       >
         <th scope="row">{{ line.of }}</th>
         <td>
+          <span v-if="Array.isArray(line.figure)">{{ listExpected(line.figure, result?.lines[at]) }}</span>
           <Input
+            v-else
             size="small"
             :value="line.figure"
             :value-modifiers="{ lazy: true }"
@@ -72,7 +80,7 @@ function takePresent(at: number, got: string): void {
           <template v-if="result?.lines[at]?.agrees === false">
             <span class="bad">differs</span>
             <Button
-              v-if="result.lines[at].got !== undefined"
+              v-if="result.lines[at].got !== undefined && !result.lines[at].list"
               size="small"
               :aria-label="`Take the present figure, ${line.of}`"
               @click="takePresent(at, result.lines[at].got)"

@@ -25,6 +25,24 @@ test.each(starters.map(({ id }) => id))(
   },
 )
 
+test('the figures of a list stand in one cell, and come back as a list', () => {
+  const document = documentOf('mortgage-payment')
+  const proofs = [
+    {
+      id: 'rows',
+      name: 'rows',
+      answers: {},
+      on: '2026-11-25',
+      expected: [
+        { of: 'for k in 1..3 return k / 2', figure: ['0.5', '1', '1.5'], tolerance: '0.01' },
+        { of: 'the loan.payment', figure: '1968.47', tolerance: '0' },
+      ],
+    },
+  ]
+  const read = readProofs(writeProofs({ ...document, proofs }), { ...document, proofs: [] }, '2026-11-25')
+  expect(read.ok && read.proofs).toEqual(proofs)
+})
+
 describe('a table as a spreadsheet gives it', () => {
   const document = { ...documentOf('mortgage-payment'), proofs: [] }
   const read = (text: string) => readProofs(text, document, '2026-11-25')

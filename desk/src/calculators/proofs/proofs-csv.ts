@@ -117,7 +117,8 @@ export function readProofs(
       const of = heading.slice(1).trim()
       const tolerance = headings.find((one) => one.startsWith(TOLERANCE) && one.slice(1).trim() === of)
       const [written, inPlain] = [cell(heading), plain(heading)]
-      const figure = inPlain === undefined || Number(written) === Number(inPlain) ? written : inPlain
+      const figure =
+        listIn(written) ?? (inPlain === undefined || Number(written) === Number(inPlain) ? written : inPlain)
       const allowed = tolerance && cell(tolerance) !== '' ? (plain(tolerance) ?? cell(tolerance)) : '0'
       if (!/^\d+(\.\d+)?$/.test(allowed))
         fault(tolerance ?? heading, `“${allowed}” is no tolerance, like 0.01`)
@@ -144,6 +145,13 @@ export function readProofs(
     if (answer === null || answer === undefined || isUnreadable(answer) || hasGaps(answer)) return undefined
     return answer as Proof['answers'][string]
   }
+}
+
+/** Several figures of a list in one cell. */
+const BETWEEN = '; '
+function listIn(cell: string): string[] | undefined {
+  const figures = cell.split(BETWEEN)
+  return figures.length > 1 && figures.every((one) => /^-?\d+(\.\d+)?$/.test(one)) ? figures : undefined
 }
 
 /** What an answer's number can be; a length of time has words of its own. */
@@ -186,7 +194,9 @@ export function writeProofs({ proofs, steps, languages, currency }: CalculatorDo
     ),
     ...formulas.flatMap((of) => {
       const line = expected.find((one) => one.of === of)
-      return line ? [line.figure, line.tolerance] : ['', '']
+      return line
+        ? [Array.isArray(line.figure) ? line.figure.join(BETWEEN) : line.figure, line.tolerance]
+        : ['', '']
     }),
   ])
   return writeCsv([head, ...rows])

@@ -20,7 +20,8 @@ export function checkedProgram({ draft, today, sheets }: DraftAsked): Program {
   for (const result of runProofs(compiled, sheets)) {
     const line = result.lines.find(({ agrees }) => !agrees)
     if (!line) continue
-    const what = `the proof “${result.name}” expects ${line.expected} for “${line.of}” and gets ${line.got ?? 'no value'}.`
+    const place = line.list ? ` (figure ${line.list.place} of ${line.list.count})` : ''
+    const what = `the proof “${result.name}” expects ${line.expected} for “${line.of}”${place} and gets ${line.got ?? 'no value'}.`
     throw new AppError('PROOFS_DIFFER', { details: { what }, field: `proofs.${result.id}` })
   }
   return program

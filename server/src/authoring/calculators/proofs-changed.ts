@@ -24,5 +24,6 @@ export function proofsChanged(before: CalculatorDocument, after: CalculatorDocum
 
 const inWords = (line: Proof['expected'][number] | undefined): string => {
   if (!line) return 'nothing'
-  return Number(line.tolerance) === 0 ? line.figure : `${line.figure} ± ${line.tolerance}`
+  const figure = Array.isArray(line.figure) ? line.figure.join('; ') : line.figure
+  return Number(line.tolerance) === 0 ? figure : `${figure} ± ${line.tolerance}`
 }

@@ -20,9 +20,12 @@ const MOST_MONEY = 1_000_000_000
 /** A worksheet is not told what a visitor may answer; what its own rules leave open is bounded here. */
 const MOST = { percent: 100, years: 100, number: 1_000_000 } as const
 
+/** A figure in the fifteen digits worksheets show: what is behind them is how a computer keeps it. */
+const asWritten = (value: number): string => value.toPrecision(15)
+
 /** A percentage as answers have it: not more digits than are read. */
 function percentOf(value: number, times: 1 | 100): string | undefined {
-  const text = new Decimal(String(value)).times(times).toFixed()
+  const text = new Decimal(asWritten(value)).times(times).toFixed()
   return /^\d{1,4}(\.\d{1,12})?$/.test(text) ? text : undefined
 }
 const lengthOf = (months: number) => ({ years: Math.floor(months / 12), months: months % 12 })

@@ -20,8 +20,11 @@ export function createNaming(): (label: string, otherwise: string) => string {
 function usableName(words: string): string | undefined {
   if (words === '') return undefined
   const name = nameFault(words)?.instead ?? words
-  return nameFault(name) === undefined && !FUNCTIONS.has(name) ? name : undefined
+  return nameFault(name) === undefined && !FUNCTIONS.has(name) && name !== ROW ? name : undefined
 }
+
+/** What a formula that goes through rows calls a row. */
+const ROW = 'k'
 
 /** A value named like a function would be read as it where a bracket follows. */
 const FUNCTIONS: ReadonlySet<string> = new Set(builtIns.map(({ name }) => name))

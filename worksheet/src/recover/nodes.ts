@@ -1,0 +1,50 @@
+import type { Formula } from '../formula/parse-formula'
+import { NotTaken } from '../formula/parse-formula'
+import type { Code } from '../translate/code'
+import type { TakenOver } from '../take/taking'
+
+/** Parts of a formula as keys: the same part is the same figure wherever it stands. */
+export const keyOf = (formula: Formula): string => JSON.stringify(formula)
+
+/** The most cells a loan's formula rests on, and the most figures it is looked for among: sheets have a tenth of it. */
+const MOST_CELLS = 60
+const LONGEST_TEXT = 600
+
+/** What a formula takes apart into, itself first; what it looks up in is left alone. */
+export function partsOfFormula(of: Formula): Formula[] {
+  switch (of.is) {
+    case 'minus':
+    case 'percent':
+      return [of, ...partsOfFormula(of.of)]
+    case 'binary':
+      return [of, ...partsOfFormula(of.a), ...partsOfFormula(of.b)]
+    case 'call':
+      return [of, ...of.args.flatMap(partsOfFormula)]
+    default:
+      return [of]
+  }
+}
+
+/** The cells a cell rests on, itself first; undefined where they are too many to look for a loan among them. */
+export function restsOn(cell: string, { formulas }: TakenOver): string[] | undefined {
+  const reached = new Set<string>()
+  const left = [cell]
+  for (let name = left.shift(); name !== undefined; name = left.shift()) {
+    if (reached.has(name)) continue
+    reached.add(name)
+    if (reached.size > MOST_CELLS) return undefined
+    left.push(...(formulas.get(name)?.uses ?? []))
+  }
+  return [...reached]
+}
+
+/** The text of a part of a formula; undefined where it is no figure, or a long one. */
+export function textOf(of: Formula, { codeFor }: TakenOver): string | undefined {
+  try {
+    const code: Code = codeFor(of)
+    return code.gives === 'number' && code.text.length <= LONGEST_TEXT ? code.text : undefined
+  } catch (error) {
+    if (error instanceof NotTaken) return undefined
+    throw error
+  }
+}

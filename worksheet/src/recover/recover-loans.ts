@@ -1,0 +1,415 @@
+import equal from 'fast-deep-equal'
+import { minorDigitsOf, type CalculatorDocument, type StepOf } from '@vivid/core'
+import type { TakenOver } from '../take/taking'
+import { nameOfCell } from '../book/book'
+import type { Formula } from '../formula/parse-formula'
+import type { FormulaCell } from '../understand/understand'
+import {
+  ledgerText,
+  levelPaymentOf,
+  levelPaymentText,
+  partOf,
+  partsAt,
+  partText,
+  paymentsOf,
+  paymentsText,
+  type Paid,
+  type Part,
+} from '../loans/annuity'
+import { ask, isNear } from '../take/ask'
+import { holding, type Claim } from '../take/claims'
+import { ideaOfCall, ideasOfLogarithm, ideasOfPower, positive, type Idea } from './find-ideas'
+import { keyOf, partsOfFormula, restsOn, textOf } from './nodes'
+import type { Figure } from '../loans/figure'
+import {
+  countReadings,
+  frequencyText,
+  inMoney,
+  rateReadings,
+  type CountReading,
+  type RateReading,
+} from '../loans/rate-of'
+
+/** A loan that formulas of the worksheet are about, and the parts of formulas that are figures of it. */
+export interface RecoveredLoan {
+  readonly step: StepOf<'loan'>
+  /** The cells its terms rest on. */
+  readonly restsOn: ReadonlySet<string>
+  /** By cell and part of its formula, the ledger's own figure in its place. */
+  readonly parts: ReadonlyMap<string, ReadonlyMap<string, string>>
+}
+
+/** The loans of a worksheet, and whose ledger its unrounded schedules are, by their own names. */
+export interface Recovered {
+  readonly loans: readonly RecoveredLoan[]
+  readonly ofBlocks: ReadonlyMap<string, string>
+}
+export const NO_LOANS: Recovered = { loans: [], ofBlocks: new Map() }
+
+/** A calculator gets no more loans than these from formulas: a list of a hundred rates has a hundred. */
+const MOST_LOANS = 6
+const MOST_IDEAS = 40
+
+interface Target {
+  readonly cell: string
+  /** The name its step has. */
+  readonly name: string
+  readonly one: FormulaCell
+  readonly figure: Figure
+  /** What the cell rests on, and everything that stands in their formulas. */
+  readonly figures: readonly Figure[]
+  readonly cells: readonly string[]
+}
+
+/** Finds the loans that formulas are about, proven by other answers: see `holding`. */
+export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument): Recovered {
+  const { asked, formulas, taken, naming, abouts } = takenOver
+  const cells = taken.flatMap((one) =>
+    one.step !== undefined && one.gives === 'number' ? [nameOfCell(one.cell)] : [],
+  )
+  const nameOf = new Map(
+    taken.flatMap((one) => (one.step !== undefined ? [[nameOfCell(one.cell), one.name]] : [])),
+  )
+  const targets = cells.flatMap((cell) => {
+    const formula = formulas.get(cell)?.formula
+    return formula && isAboutLoan(formula) ? [{ cell, formula }] : []
+  })
+  if (targets.length === 0) return withBlocks([])
+  const figures = figuresOfCells()
+  const settled = settle(targets.flatMap(({ cell, formula }) => ideasOf(cell, formula)).slice(0, MOST_IDEAS))
+  return withBlocks(withParts(withExtras(settled.slice(0, MOST_LOANS))))
+
+  /** The loans of schedules too, each once. */
+  function withBlocks(loans: readonly (RecoveredLoan & { value?: Paid<number> })[]): Recovered {
+    const all = [...loans]
+    const ofBlocks = new Map<string, string>()
+    for (const [block, { principal, rate, payment, terms }] of abouts) {
+      const isIt = ({ value }: (typeof loans)[number]) =>
+        value !== undefined &&
+        isNear(value.principal, principal) &&
+        isNear(value.rate, rate) &&
+        isNear(value.payment, payment)
+      const known = all.find(isIt)
+      if (!known && !terms) continue
+      const step =
+        known?.step ?? stepOf({ terms: terms ?? {}, options: {}, extras: null }, all.length, naming)
+      if (!known) all.push({ step, restsOn: new Set(cells), parts: new Map() })
+      ofBlocks.set(block, step.name)
+    }
+    return { loans: all, ofBlocks }
+  }
+
+  /** A loan that is paid more than its level payment is that loan with an extra. */
+  function withExtras(loans: readonly Settled[]): Settled[] {
+    return loans.map((loan) => {
+      const of = loan.paid.of
+      if (loan.terms.payment === undefined || of?.is !== 'binary' || of.how !== '+') return loan
+      const sides = [of.a, of.b].map((side) => figures.get(keyOf(side)))
+      const level = loans.find(
+        (one) =>
+          one !== loan &&
+          SAME_TERMS.every((term) => one.terms[term] === loan.terms[term]) &&
+          sides.some((side) => side && isNear(side.value, one.value.payment)),
+      )
+      const extra = sides.find((side) => side && level && !isNear(side.value, level.value.payment))
+      if (!level || !extra) return loan
+      const extras = [{ amount: inMoney(extra.text), every: 'payment' as const, at: '', from: '', until: '' }]
+      return { ...loan, terms: level.terms, options: level.options, extras }
+    })
+  }
+
+  /** All parts of all formulas with what they come to. */
+  function figuresOfCells(): Map<string, Figure> {
+    const texts = new Map<string, { text: string; of: Formula }>()
+    for (const one of taken) {
+      const of = formulas.get(nameOfCell(one.cell))?.formula
+      if (of && one.step !== undefined && one.gives === 'number') texts.set(keyOf(of), { text: one.name, of })
+    }
+    for (const cell of cells)
+      for (const of of partsOfFormula(formulas.get(cell)?.formula ?? NOTHING)) {
+        const text = texts.has(keyOf(of)) ? undefined : textOf(of, takenOver)
+        if (text !== undefined) texts.set(keyOf(of), { text, of })
+      }
+    const all = [...texts]
+    const [values = []] = ask(
+      document,
+      all.map(([, { text }]) => text),
+      [{}],
+    )
+    return new Map(
+      all.flatMap(([key, { text, of }], i) => {
+        const value = values[i]
+        return value === undefined ? [] : [[key, { text, value, of }]]
+      }),
+    )
+  }
+
+  /** What a cell rests on, the asked first, then cells, then parts of formulas. */
+  function around(cell: string): { figures: Figure[]; cells: string[] } | undefined {
+    const reached = restsOn(cell, takenOver)
+    if (!reached) return undefined
+    const seen = new Map<string, Figure>()
+    for (const name of reached)
+      for (const of of partsOfFormula(formulas.get(name)?.formula ?? NOTHING)) {
+        const figure = figures.get(keyOf(of))
+        if (figure && !seen.has(figure.text)) seen.set(figure.text, figure)
+      }
+    const askedTexts = new Set(asked.map(({ code }) => code.text))
+    const rank = ({ text, of }: Figure) => (askedTexts.has(text) ? 0 : of?.is === 'cell' ? 1 : 2)
+    return { figures: [...seen.values()].sort((a, b) => rank(a) - rank(b)), cells: reached }
+  }
+
+  function ideasOf(cell: string, formula: Formula): (Idea & { at: Target })[] {
+    const near = around(cell)
+    const one = formulas.get(cell)
+    if (!near || !one) return []
+    return partsOfFormula(formula).flatMap((of) => {
+      const figure = figures.get(keyOf(of))
+      if (!figure) return []
+      const at = { cell, name: nameOf.get(cell) ?? '', one, figure, ...near }
+      const ideas = of.is === 'call' ? [ideaOfCall(of, (part) => figures.get(keyOf(part)))] : []
+      if (has(of, isPower)) ideas.push(...ideasOfPower(figure, near.figures))
+      if (has(of, isLogarithm)) ideas.push(...ideasOfLogarithm(figure, near.figures))
+      return ideas.flatMap((idea) => (idea ? [{ ...idea, at }] : []))
+    })
+  }
+
+  /** Ideas whose rate, length and payment hold whatever is answered, each loan once. */
+  function settle(ideas: readonly (Idea & { at: Target })[]): Settled[] {
+    const readings = ideas.map((idea) => {
+      const labels = [idea.rate, idea.count, idea.payment].map((one) => labelFor(one)).join(' ')
+      const rates = rateReadings(idea.rate, idea.at.figures, `${labels} ${idea.at.one.label}`)
+      return rates.flatMap((rate) =>
+        (idea.count ? countReadings(idea.count, rate.perYear, idea.at.figures) : [undefined]).map(
+          (count) => ({ rate, count }),
+        ),
+      )
+    })
+    const claims = readings.map((all, i) => all.map((reading) => claimsOf(ideas[i] as Idea, reading)))
+    const holds = holding(document, asked, claims.flat(2))
+    let next = 0
+    const true_ = claims.map((all) =>
+      all.map((some) => some.map(() => holds[next++] ?? false).every(Boolean)),
+    )
+    const found = new Map<string, Settled>()
+    ideas.forEach((idea, i) => {
+      const reading = readings[i]?.[true_[i]?.indexOf(true) ?? -1]
+      if (!reading) return
+      const settled = settledOf(idea, reading)
+      const key = JSON.stringify([settled.terms, settled.options])
+      const known = found.get(key)
+      if (!known) found.set(key, settled)
+    })
+    return [...found.values()]
+  }
+
+  function labelFor(figure: Figure | undefined): string {
+    const of = figure?.of
+    if (of?.is !== 'cell') return ''
+    const name = [...asked, ...formulas.values()].find(
+      ({ cell }) => cell.sheet === of.sheet && cell.row === of.row && cell.column === of.column,
+    )
+    return name && 'label' in name ? name.label : (name?.question.label['en-CA'] ?? '')
+  }
+
+  /** Everything on the sheet that is a figure of these loans. */
+  function withParts(loans: readonly Settled[]): (RecoveredLoan & { value: Paid<number> })[] {
+    const guesses = loans.map((loan) => cells.flatMap((cell) => guessesIn(cell, loan)))
+    const holds = holding(
+      document,
+      asked,
+      guesses.flat().map(({ claim }) => claim),
+    )
+    let next = 0
+    return loans.map((loan, i) => {
+      const step = takenOver.loans.find((one) => isSameLoan(one, loan)) ?? stepOf(loan, i, naming)
+      const parts = new Map<string, Map<string, string>>()
+      for (const guess of guesses[i] ?? []) {
+        const isTrue = holds[next++]
+        const known = parts.get(guess.cell) ?? new Map<string, string>()
+        if (!isTrue || known.has(guess.key)) continue
+        const text = ledgerText(guess.part, step.name, guess.k)
+        parts.set(guess.cell, known.set(guess.key, guess.isNegative ? `(-(${text}))` : text))
+      }
+      return { step, restsOn: loan.restsOn, parts, value: loan.value }
+    })
+  }
+
+  function guessesIn(cell: string, loan: Settled): Guess[] {
+    // What a loan rests on cannot be one of its figures.
+    if (loan.restsOn.has(cell)) return []
+    const formula = formulas.get(cell)?.formula
+    const near = formula && around(cell)
+    if (!formula || !near) return []
+    return partsOfFormula(formula).flatMap((of): Guess[] => {
+      const figure = figures.get(keyOf(of))
+      if (!figure || of.is === 'cell' || of.is === 'number') return []
+      return guessesFor(figure, loan, near.figures, minorDigitsOf[document.currency]).map((guess) => ({
+        ...guess,
+        cell,
+        key: keyOf(of),
+      }))
+    })
+  }
+}
+
+interface Guess {
+  readonly cell: string
+  readonly key: string
+  readonly part: Part
+  readonly k: string | undefined
+  readonly isNegative: boolean
+  readonly claim: Claim
+}
+
+const NOTHING: Formula = { is: 'nothing' }
+const SAME_TERMS = ['principal', 'annualRate', 'frequency', 'balloon'] as const
+
+const isPower = (of: Formula) =>
+  (of.is === 'binary' && of.how === '^') || (of.is === 'call' && of.function === 'POWER')
+const isLogarithm = (of: Formula) => of.is === 'call' && ['LN', 'LOG', 'LOG10'].includes(of.function)
+const isLoanCall = (of: Formula) =>
+  of.is === 'call' && ['PMT', 'PV', 'NPER', 'IPMT', 'PPMT', 'CUMIPMT', 'CUMPRINC'].includes(of.function)
+const has = (of: Formula, is: (one: Formula) => boolean) => partsOfFormula(of).some(is)
+const isAboutLoan = (of: Formula) => has(of, (one) => isPower(one) || isLogarithm(one) || isLoanCall(one))
+
+interface Reading {
+  readonly rate: RateReading
+  readonly count: CountReading | undefined
+}
+
+/** What a loan is agreed on, with its figures as formulas have them. */
+interface Settled {
+  readonly terms: StepOf<'loan'>['terms']
+  readonly options: StepOf<'loan'>['options']
+  readonly restsOn: ReadonlySet<string>
+  readonly text: Paid<string>
+  readonly value: Paid<number>
+  readonly isAtStart: boolean
+  /** What is paid each period. */
+  readonly paid: Figure
+  readonly extras: StepOf<'loan'>['extras']
+}
+
+function claimsOf({ principal, rate, count, payment, left, isAtStart }: Idea, reading: Reading): Claim[] {
+  const claims: Claim[] = [{ is: rate.text, as: reading.rate.text }]
+  if (count && reading.count) claims.push({ is: count.text, as: reading.count.text })
+  if (count && payment)
+    claims.push({
+      is: payment.text,
+      as: levelPaymentText({
+        principal: principal.text,
+        rate: rate.text,
+        count: count.text,
+        left: left.text,
+        isAtStart,
+      }),
+    })
+  return claims
+}
+
+function settledOf(
+  { principal, rate, count, payment, left, isAtStart, at }: Idea & { at: Target },
+  reading: Reading,
+): Settled {
+  const { perYear, annualRate, compounding } = reading.rate
+  const paid = payment ?? positive(at.figure)
+  const own = {
+    principal: principal.text,
+    rate: rate.text,
+    left: left.text,
+  }
+  const value = { principal: principal.value, rate: rate.value, left: left.value }
+  const levelText = count && levelPaymentText({ ...own, count: count.text, isAtStart })
+  const isFollowing = !count
+  return {
+    terms: {
+      principal: inMoney(principal.text),
+      annualRate,
+      frequency: frequencyText(perYear),
+      ...reading.count?.term,
+      ...(isFollowing && { payment: inMoney(paid.text) }),
+      ...(left.value !== 0 && { balloon: inMoney(left.text) }),
+    },
+    options: {
+      ...(compounding && compounding !== perYear.value && { compounding }),
+      ...(isAtStart && { due: 'start' as const }),
+    },
+    restsOn: new Set(at.cells.filter((name) => name !== at.cell || principal.text === at.name)),
+    text: {
+      ...own,
+      payment: levelText ?? paid.text,
+      count: count?.text ?? paymentsText(own.principal, own.rate, paid.text, own.left),
+    },
+    value: {
+      ...value,
+      payment: count ? levelPaymentOf({ ...value, count: count.value, isAtStart }) : paid.value,
+      count: count?.value ?? paymentsOf(value.principal, value.rate, paid.value, value.left),
+    },
+    isAtStart,
+    paid,
+    extras: null,
+  }
+}
+
+const isSameLoan = (a: Agreed, b: Agreed): boolean =>
+  (['terms', 'options', 'extras'] as const).every((part) => equal(a[part], b[part]))
+type Agreed = Pick<StepOf<'loan'>, 'terms' | 'options' | 'extras'>
+
+const stepOf = (
+  { terms, options, extras }: Agreed,
+  at: number,
+  naming: TakenOver['naming'],
+): StepOf<'loan'> => ({
+  kind: 'loan',
+  id: `loan${at + 1}`,
+  name: naming(at === 0 ? 'the loan' : `loan ${at + 1}`, 'loan'),
+  as: null,
+  terms,
+  options,
+  extras,
+  rateChanges: null,
+})
+
+/** The parts of a loan that a figure may be. */
+function guessesFor(
+  figure: Figure,
+  { text, value, isAtStart }: Settled,
+  near: readonly Figure[],
+  minorDigits: number,
+): Omit<Guess, 'cell' | 'key'>[] {
+  const guesses: Omit<Guess, 'cell' | 'key'>[] = []
+  const wanted = Math.abs(figure.value)
+  const cents = 10 ** minorDigits
+  const [to, rounded] = [
+    minorDigits === 0 ? '1' : `0.${'0'.repeat(minorDigits - 1)}1`,
+    Math.round(value.payment * cents) / cents,
+  ]
+  // Many worksheets round what is paid, and nothing else.
+  const ways = [
+    { value, text },
+    { value: { ...value, payment: rounded }, text: { ...text, payment: `round(${text.payment}, ${to})` } },
+  ]
+  const tryPart = (part: Part, k?: Figure) => {
+    const way = ways.find((one) => isNear(Math.abs(partOf(part, one.value, k?.value)), wanted))
+    const own = way ? partOf(part, way.value, k?.value) : 0
+    if (!way || own === 0) return
+    const isNegative = figure.value * own < 0
+    const as = partText(part, way.text, k?.text)
+    guesses.push({
+      part,
+      k: k?.text,
+      isNegative,
+      claim: { is: figure.text, as: isNegative ? `(-(${as}))` : as },
+    })
+  }
+  tryPart('payment')
+  tryPart('totalInterest')
+  if (value.left === 0) tryPart('totalPaid')
+  if (!Number.isInteger(value.count)) tryPart('count')
+  if (isAtStart) return guesses
+  for (const k of near)
+    if (Number.isInteger(k.value) && k.value >= 1 && k.value <= value.count && k.of?.is !== 'number')
+      for (const part of partsAt) tryPart(part, k)
+  return guesses
+}

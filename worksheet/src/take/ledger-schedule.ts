@@ -1,0 +1,160 @@
+import { amortize, type Ledger, type LoanTerms, type StepOf } from '@vivid/core'
+import { countReadings, frequencyOf, frequencyText, inMoney, asPercent } from '../loans/rate-of'
+import {
+  begins,
+  columnsOf,
+  countOf,
+  paymentsAmong,
+  paymentsAYear,
+  rowBefore,
+  signed,
+  type Candidate,
+  type Found,
+  type Rows,
+  type Schedule,
+  type Series,
+} from './schedule'
+
+/** Figures that are rounded are the ledger's own, but for what doubles add. */
+const NEAR = 1e-6
+
+interface Length {
+  readonly payments: number
+  readonly terms: StepOf<'loan'>['terms']
+}
+
+/** Loans to the cent: the core's own ledger, row by row. The likelier come first. */
+export function* asLedger(found: Found): Generator<Schedule> {
+  const { candidates, minor, loan } = found
+  for (const principal of candidates.filter(({ value }) => value >= 1))
+    for (const perYear of [...paymentsAYear(candidates), { value: 1, text: '1' }])
+      for (const { value, parts, code } of fractionsAmong(candidates)) {
+        const interest = Math.round((principal.value * value * minor) / perYear.value) / minor
+        if (!begins(found, interest, NEAR)) continue
+        const own = {
+          principal: Math.round(principal.value * minor),
+          annualRate: (value * 100).toFixed(10),
+          frequency: frequencyOf[perYear.value] ?? 'monthly',
+        }
+        for (const { length, terms } of lengthsFor(found, perYear, interest)) {
+          const ledger = amortize({ ...own, ...length })
+          if (!ledger.ok || ledger.count > countOf(found)) continue
+          const columns = columnsOf(found, rowsOf(ledger, minor), NEAR, ledger.count)
+          if (!columns) continue
+          yield ofLedger(columns, loan.name, principal.code.text, {
+            ...LOAN,
+            ...loan,
+            terms: {
+              principal: inMoney(principal.code.text),
+              annualRate: asPercent(code, parts),
+              frequency: frequencyText(perYear),
+              ...terms,
+            },
+          })
+        }
+      }
+}
+
+/** Figures that may be a yearly rate, as fractions. */
+const fractionsAmong = (candidates: readonly Candidate[]) =>
+  ([1, 100] as const).flatMap((parts) =>
+    candidates
+      .map(({ value, code }) => ({ value: value / parts, parts, code }))
+      .filter(({ value }) => value > 0 && value < 1),
+  )
+
+/** How long it may run: a length the file has, as many payments as there are rows, or until a given payment has repaid it. */
+function lengthsFor(
+  found: Found,
+  perYear: { readonly value: number; readonly text: string },
+  interest: number,
+): { length: Pick<LoanTerms, 'term' | 'payment'>; terms: Length['terms'] }[] {
+  const { candidates, minor, hasCondition } = found
+  const rows = countOf(found)
+  const counts = hasCondition
+    ? candidates.flatMap(({ value }) => [value, value * perYear.value, (value * perYear.value) / 12])
+    : [rows]
+  const figures = candidates.map(({ value, code }) => ({ value, text: code.text, of: undefined }))
+  const lengths = [...new Set(counts.map((one) => Math.round(one * 1e6) / 1e6))]
+    .filter((one) => Number.isInteger(one) && one >= 1 && one <= rows)
+    .flatMap((payments) => {
+      const known = figures.find(({ value }) => value === payments)
+      const count = known ?? { value: payments, text: String(payments), of: undefined }
+      const [reading] = countReadings(count, perYear, figures)
+      return [{ length: { term: { payments } }, terms: reading?.term ?? { payments: String(payments) } }]
+    })
+  const paid = paymentsAmong(candidates, interest).map(({ value, text }) => ({
+    length: { payment: Math.round(value * minor) },
+    terms: { payment: inMoney(text) },
+  }))
+  return [...lengths, ...paid]
+}
+
+function rowsOf(ledger: Ledger, minor: number): Rows {
+  const row = (k: number) => (k <= ledger.count ? ledger.at(k) : undefined)
+  const upTo = (k: number) => Math.min(k, ledger.count)
+  return {
+    opening: (k) => ledger.balanceAfter(upTo(k - 1)) / minor,
+    closing: (k) => ledger.balanceAfter(upTo(k)) / minor,
+    payment: (k) => (row(k)?.payment ?? 0) / minor,
+    interest: (k) => (row(k)?.interest ?? 0) / minor,
+    principal: (k) => (row(k)?.principal ?? 0) / minor,
+    interestToDate: (k) => ledger.interestTo(upTo(k)) / minor,
+    principalToDate: (k) => ledger.principalTo(upTo(k)) / minor,
+    paidToDate: (k) => (ledger.interestTo(upTo(k)) + ledger.principalTo(upTo(k))) / minor,
+    number: (k) => k,
+  }
+}
+
+const LOAN = { kind: 'loan', as: null, options: {}, extras: null, rateChanges: null } as const
+
+/** A schedule whose figures are a loan's own, to the cent; behind its last payment there is nothing. */
+export function ofLedger(
+  columns: Schedule['columns'],
+  name: string,
+  principal: string,
+  step?: StepOf<'loan'>,
+): Schedule {
+  const count = `${name}.payments`
+  const within = (k: number | string, text: string) => `if ${k} > ${count} then 0 else ${text} / as money(1)`
+  const toDate = (what: 'interest' | 'principal', k: number | string) =>
+    `${what} to(${name}, min(${k}, ${count})) / as money(1)`
+  const cell = (series: Series, k: number | string): string => {
+    switch (series) {
+      case 'closing':
+        return within(k, `balance after(${name}, ${k})`)
+      case 'opening': {
+        const before = rowBefore(k)
+        const owed = within(before, `balance after(${name}, ${before})`)
+        if (k === 1) return principal
+        return typeof k === 'number' ? owed : `if ${k} = 1 then ${principal} else (${owed})`
+      }
+      case 'payment':
+        return within(k, `amount of payment(${name}, ${k})`)
+      case 'interest':
+      case 'principal':
+        return within(k, `${series} of payment(${name}, ${k})`)
+      case 'interestToDate':
+        return toDate('interest', k)
+      case 'principalToDate':
+        return toDate('principal', k)
+      case 'paidToDate':
+        return `${toDate('interest', k)} + ${toDate('principal', k)}`
+      case 'number':
+        return String(k)
+    }
+  }
+  const total = (series: Series) => {
+    switch (series) {
+      case 'payment':
+        return `${name}.total payments / as money(1)`
+      case 'interest':
+        return `${name}.total interest / as money(1)`
+      case 'principal':
+        return principal
+      default:
+        return undefined
+    }
+  }
+  return signed(columns, step, cell, total)
+}

@@ -1,0 +1,64 @@
+import type { Proof } from '@vivid/core'
+import type { CellValue } from '../book/book'
+
+/** A proof has room for so many lines, and a document for so many proofs. */
+const MOST_IN_PROOF = 40
+const MOST_PROOFS = 200
+/** So many figures are worked out in one go: an evaluation has a bound. */
+const MOST_FIGURES = 2_500
+
+/** Where the figure of a cell is proven: a line, and its place where the line is a list. */
+export interface Proven {
+  readonly line: number
+  readonly item: number | undefined
+}
+
+/** The figures of a file, as lines of proofs. */
+export function createProofLines() {
+  const lines: Proof['expected'] = []
+  return {
+    lines,
+    /** A figure by itself; undefined where it has none a proof can have, or where there is no more room. */
+    one(of: string, value: CellValue | undefined): Proven | undefined {
+      if (!isProvable(value) || lines.length >= MOST_IN_PROOF * MOST_PROOFS) return undefined
+      lines.push({ of, figure: figureOf(value), tolerance: toleranceFor(value) })
+      return { line: lines.length - 1, item: undefined }
+    },
+    /** Figures below each other, each for its `k` from 1; the line they are in. */
+    many(of: string, from: number, values: readonly number[]): number | undefined {
+      if (!values.every(isProvable) || lines.length >= MOST_IN_PROOF * MOST_PROOFS) return undefined
+      const largest = Math.max(...values.map(Math.abs))
+      lines.push({
+        of: `for k in ${from}..${from + values.length - 1} return ${of}`,
+        figure: values.map(figureOf),
+        tolerance: toleranceFor(largest),
+      })
+      return lines.length - 1
+    },
+  }
+}
+
+/** The lines in the order they have, as many together as are worked out in one go. */
+export function inProofs(lines: Proof['expected']): Proof['expected'][] {
+  const proofs: Proof['expected'][] = []
+  let room = 0
+  for (const line of lines) {
+    const size = Array.isArray(line.figure) ? line.figure.length : 1
+    const last = proofs.at(-1)
+    if (last && last.length < MOST_IN_PROOF && room >= size) {
+      last.push(line)
+      room -= size
+    } else {
+      proofs.push([line])
+      room = MOST_FIGURES - size
+    }
+  }
+  return proofs
+}
+
+const isProvable = (value: CellValue | undefined): value is number =>
+  typeof value === 'number' && Math.abs(value) < 1e15
+/** In the digits a proof has. */
+const figureOf = (value: number): string => value.toFixed(9)
+/** A billionth of it. */
+const toleranceFor = (value: number): string => Math.max(2e-9, Math.abs(value) * 1e-9).toFixed(9)

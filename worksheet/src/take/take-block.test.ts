@@ -1,0 +1,117 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { CalculatorDocument, compile, runProofs } from '@vivid/core'
+import { figuresOf, readWorksheet, reportOf } from '..'
+import { bookOf, scheduleCells, type ScheduleMade } from '../testing/books'
+
+const own: ScheduleMade = { principal: 150_000, rate: 0.06, years: 5, perYear: 12 }
+async function draftOf(made: ScheduleMade, way: 'worksheet' | 'ledger' = 'worksheet') {
+  const { cells, formats } = scheduleCells(made)
+  return readWorksheet(await bookOf(cells, formats), 'Schedule', way)
+}
+const differing = (report: ReturnType<typeof reportOf>) => report.figures.filter(({ agrees }) => !agrees)
+
+test.each<[string, Partial<ScheduleMade>, number]>([
+  ['plain', {}, 0],
+  ['with extras that end it early', { extra: 400 }, 0],
+  ['to the cent', { isRounded: true }, 0],
+  ['to the cent, with extras', { isRounded: true, extra: 400 }, 0],
+  ['every two weeks', { perYear: 26, years: 2 }, 0],
+  ['across', { isAcross: true, years: 3 }, 0],
+  ['of 360 rows', { years: 30 }, 0],
+  ['empty behind the last payment', { extra: 3_000, isBlankBehind: true }, 1],
+])('%s: a schedule is one loan and one readout, every figure agrees', async (_, besides, behind) => {
+  const draft = await draftOf({ ...own, ...besides })
+  const report = reportOf(draft)
+  expect(differing(report)).toEqual([])
+  const why = new Set(report.leftOut.map((one) => one.why))
+  expect([...why]).toHaveLength(behind)
+  if (behind) expect([...why][0]).toContain('behind the last payment')
+  const { document } = draft
+  expect(CalculatorDocument.safeParse(document).error).toBeUndefined()
+  expect(document.steps.filter((step) => step.kind === 'readout' && step.shows === 'schedule')).toHaveLength(
+    1,
+  )
+  expect(document.steps.length).toBeLessThan(25)
+  const proofs = [...runProofs(compile(document, []), [])]
+  expect(proofs.filter(({ agrees }) => !agrees)).toEqual([])
+})
+
+describe('a schedule follows other answers', () => {
+  /** What the sheet's own arithmetic gives, with other figures typed in. */
+  const madeAgain = (made: ScheduleMade) => {
+    const { cells } = scheduleCells(made)
+    return new Map(
+      Object.entries(cells).flatMap(([address, cell]): [string, number | string][] =>
+        typeof cell === 'object' ? [[`S!${address}`, cell.result]] : [],
+      ),
+    )
+  }
+  test.each([{}, { isRounded: true }, { extra: 250 }, { extra: 250, isRounded: true }])(
+    '%o',
+    async (besides) => {
+      const made = { ...own, ...besides }
+      const draft = await draftOf(made)
+      const money = fc.integer({ min: 60_000, max: 400_000 })
+      const rate = fc.integer({ min: 100, max: 1_500 }).map((n) => n / 10_000)
+      await fc.assert(
+        fc.asyncProperty(money, rate, (principal, one) => {
+          const wanted = madeAgain({ ...made, principal, rate: one })
+          for (const { cell, got } of figuresOf(draft, { 'S!B1': principal, 'S!B2': one }))
+            expect([cell, Math.abs(Number(got) - Number(wanted.get(cell))) < 1e-6]).toEqual([cell, true])
+          return Promise.resolve()
+        }),
+        { numRuns: 12 },
+      )
+    },
+  )
+
+  test('how often a year is read from its cell, where the schedule has it', async () => {
+    const draft = await draftOf(own)
+    const wanted = madeAgain({ ...own, perYear: 4, years: 15 })
+    for (const { cell, got } of figuresOf(draft, { 'S!B4': 4, 'S!B3': 15 }).slice(0, 200))
+      expect([cell, Math.abs(Number(got) - Number(wanted.get(cell))) < 1e-6]).toEqual([cell, true])
+  })
+})
+
+test('to the cent an unrounded schedule is its loan’s ledger', async () => {
+  const draft = await draftOf(own, 'ledger')
+  const wanted = new Map(Object.entries(scheduleCells({ ...own, isRounded: true }).cells))
+  const closing = figuresOf(draft).filter(({ cell }) => /^S!G\d+$/.test(cell))
+  expect(closing).toHaveLength(60)
+  for (const { cell, got } of closing.slice(0, -1)) {
+    const made = wanted.get(cell.slice(2))
+    expect([cell, got]).toEqual([cell, typeof made === 'object' ? made.result : made])
+  }
+  // A ledger's last payment pays what is left; a sheet's level one leaves some cents.
+  expect(closing.at(-1)?.got).toBe(0)
+})
+
+test('two schedules beside each other are two', async () => {
+  const first = scheduleCells(own).cells
+  const second = scheduleCells({ ...own, rate: 0.04 }).cells
+  const moved = (text: string) =>
+    text.replace(/\$?([A-H])\$?(\d+)/g, (all, letter: string, row: string) =>
+      all.replace(letter, String.fromCharCode(letter.charCodeAt(0) + 10)).replace(row, row),
+    )
+  const beside = Object.fromEntries(
+    Object.entries(second).map(([address, cell]) => [
+      moved(address),
+      typeof cell === 'object'
+        ? {
+            ...cell,
+            formula: cell.formula
+              .replace(/PMT/, '\u0000')
+              .split('\u0000')
+              .map(moved)
+              .join('PMT')
+              .replace(/W(IN|OUND)/g, 'M$1'),
+          }
+        : cell,
+    ]),
+  )
+  const bytes = await bookOf({ ...first, ...beside }, { B2: '0.00%', L2: '0.00%' })
+  const report = reportOf(await readWorksheet(bytes, 'Two'))
+  expect(differing(report).slice(0, 3)).toEqual([])
+  expect(report.document.steps.filter(({ kind }) => kind === 'loan')).toHaveLength(2)
+})

@@ -1,0 +1,338 @@
+import type { CalculatorStep } from '@vivid/core'
+import type { Cell } from '../book/book'
+import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
+import { figure, number, ZERO, type Code } from '../translate/code'
+import {
+  cellsOfBlock,
+  countOfBlock,
+  placeIn,
+  relative,
+  type Block,
+  type BlockCell,
+} from '../understand/blocks'
+import { holding, type Claim } from './claims'
+import { asArithmetic } from './arithmetic-schedule'
+import { asLedger, ofLedger } from './ledger-schedule'
+import type { Candidate, Found, Schedule } from './schedule'
+import { LONGEST_FORMULA, type Taking } from './taking'
+
+/** Loans whose rows are a block's, to the cent as a ledger rounds, or unrounded; none where no figure they rest on gives them. */
+function* schedulesFor(found: Found): Generator<Schedule> {
+  yield* asLedger(found)
+  yield* asArithmetic(found)
+}
+
+/** The rows whose formulas are tried, and the most schedules that are tried with them. */
+const FIRST_ROWS = [1, 2, 3] as const
+const MOST_TRIED = 6
+const MOST_TYPED = 12
+/** Two schedules may stand beside each other. */
+const MOST_SCHEDULES = 4
+
+/** The figure of a lane at a place, which may be worked out. */
+type LaneText = (k: number | string) => string
+
+/**
+ * A block is taken over lane by lane: what is a schedule's as the schedule it is, what rests on that by its formula, each lane a line
+ * of a proof with all its figures. What is left is taken over cell by cell.
+ */
+export function takeBlock(
+  block: Block,
+  id: string,
+  order: readonly string[],
+  inBlocks: ReadonlySet<string>,
+  taking: Taking,
+): void {
+  const { understood, cells, toTheCent } = taking
+  const count = countOfBlock(block)
+  const lanes = new Map<number, BlockCell[]>(block.lanes.map((lane) => [lane, []]))
+  for (const cell of cellsOfBlock(block)) lanes.get(cell.lane)?.push(cell)
+  const all = [...lanes.values()].flat()
+  const texts = new Map<number, LaneText>()
+  takeSchedules()
+  for (const lane of block.lanes) if (texts.has(lane)) takeLane(lane, 1)
+  for (let before = -1; before !== texts.size;) {
+    before = texts.size
+    for (const lane of block.lanes) if (!texts.has(lane)) takeResting(lane)
+  }
+  const isTaken = new Set(taking.taken.map(({ cell }) => cell))
+  const places = new Map(all.map((cell) => [cell.name, cell]))
+  for (const name of order) {
+    const [one, place] = [understood.formulas.get(name), places.get(name)]
+    if (one && place && !isTaken.has(one.cell) && !taking.leftOut.has(name))
+      taking.takeAsLine(name, one, texts.size > 0 ? NO_COLUMN : NO_SCHEDULE)
+  }
+  taking.addRanges(rangeOf)
+
+  /** The schedules among the lanes, one after the other. */
+  function takeSchedules(): void {
+    const formulas = all.flatMap(({ name }) => understood.formulas.get(name)?.cell.formula ?? [])
+    const candidates = candidatesFor(all.map(({ name }) => name))
+    for (let i = 1; i <= MOST_SCHEDULES; i++) {
+      const own = i === 1 ? id : `${id}n${i}`
+      const values = new Map(
+        block.lanes
+          .filter((lane) => !texts.has(lane))
+          .map((lane) => [lane, (lanes.get(lane) ?? []).map(({ name }) => valueIn(cells.get(name)))]),
+      )
+      const found = firstThatFollows({
+        block,
+        values,
+        candidates,
+        minor: taking.minor,
+        working: (label, text) => taking.working(`${own}${label.split(' ')[0] ?? ''}`, label, text),
+        loan: { id: own, name: taking.naming('loan of the schedule', 'loan') },
+        hasCondition: formulas.some((formula) => /\b(IF|MIN|MAX)\(/i.test(formula)),
+      })
+      if (!found) return
+      const loan = toTheCent?.loanOf(own)
+      const schedule = found.about && loan ? ofLedger(found.columns, loan, found.about.text) : found
+      if (found.about) taking.abouts.set(own, found.about)
+      if (schedule.loan) {
+        taking.workings.push(schedule.loan)
+        taking.loans.push(schedule.loan)
+      }
+      for (const [lane, column] of schedule.columns) {
+        texts.set(lane, (k) => schedule.cell(column, k))
+        taking.addRanges((range, row) => {
+          const text = isLane(range, lane) && !row ? schedule.total(column) : undefined
+          return text === undefined ? undefined : number(`(${text})`, false)
+        })
+      }
+    }
+  }
+
+  /**
+   * The first schedule that does what its rows do, whatever is answered: the formulas of the first rows, resting on the schedule's own
+   * figures, give its figures. As each row rests on the one before, so do all that follow.
+   */
+  function firstThatFollows(found: Found): Schedule | undefined {
+    const { workings } = taking
+    const before = workings.length
+    const tried: { schedule: Schedule; added: CalculatorStep[] }[] = []
+    for (const schedule of schedulesFor(found)) {
+      const claims = [...schedule.columns].flatMap(([lane, column]) =>
+        FIRST_ROWS.flatMap((k) => claimOf(lane, k, schedule.cell(column, k), schedule)),
+      )
+      const document = taking.documentSoFar(schedule.loan ? [schedule.loan] : [])
+      if (holding(document, [...taking.asked.values()], claims).every(Boolean)) return schedule
+      tried.push({ schedule, added: workings.splice(before) })
+      if (tried.length === MOST_TRIED) break
+    }
+    workings.push(...(tried[0]?.added ?? []))
+    return tried[0]?.schedule
+  }
+
+  function claimOf(lane: number, k: number, as: string, { columns, cell }: Schedule): Claim[] {
+    const name = lanes.get(lane)?.[k - 1]?.name
+    const formula = name === undefined ? undefined : understood.formulas.get(name)?.formula
+    if (!formula) return []
+    try {
+      const instead = (part: Formula) => {
+        if (part.is !== 'cell' || part.sheet !== block.sheet) return undefined
+        const place = placeIn(block, part)
+        const column = place.k >= 1 && place.k <= count ? columns.get(place.lane) : undefined
+        return column && number(`(${cell(column, place.k)})`, false)
+      }
+      const { text, gives } = taking.codeFor(formula, { instead, nothing: ZERO })
+      return gives === 'number' && text.length <= LONGEST_FORMULA ? [{ is: text, as }] : []
+    } catch (error) {
+      if (error instanceof NotTaken) return []
+      throw error
+    }
+  }
+
+  /** A lane whose formula rests on lanes that are known, on cells outside, and on nothing else of its kind. */
+  function takeResting(lane: number): void {
+    const own = lanes.get(lane) ?? []
+    const last = own.at(-1)
+    const form = last && formOf(last.name)
+    const begins = own.findIndex(({ name }) => formOf(name) === form)
+    const [first, second] = [own[begins], own[begins + 1]]
+    const [formula, next] = [first, second].map((cell) => cell && understood.formulas.get(cell.name)?.formula)
+    if (!first || !formula || !next || own.slice(begins).some(({ name }) => formOf(name) !== form)) return
+    const step = stepOf(formula, lane, first.k)
+    const start = step === undefined ? undefined : startOf(lane, first.k - 1)
+    const text: LaneText = (k) => {
+      if (step !== undefined && start !== undefined) return `${start} + ${step} * ${shifted(k, 1 - first.k)}`
+      const code = taking.codeFor(formula, { instead: movingWith(formula, next, first.k, k), nothing: ZERO })
+      if (code.gives !== 'number') throw new NotTaken(NO_COLUMN)
+      return code.text
+    }
+    try {
+      if (text('k').length > LONGEST_FORMULA) return
+      texts.set(lane, text)
+      takeLane(lane, begins + 1)
+    } catch (error) {
+      if (!(error instanceof NotTaken)) throw error
+    }
+  }
+
+  /** What a lane goes up by, where each of its cells is the one before and a number. */
+  function stepOf(formula: Formula, lane: number, k: number): string | undefined {
+    if (formula.is !== 'binary' || formula.how !== '+') return undefined
+    const [before, step] = formula.a.is === 'cell' ? [formula.a, formula.b] : [formula.b, formula.a]
+    if (before.is !== 'cell' || step.is !== 'number' || before.sheet !== block.sheet) return undefined
+    const place = placeIn(block, before)
+    return place.lane === lane && place.k === k - 1 ? step.text : undefined
+  }
+
+  /** What stands before the first row of a lane. */
+  function startOf(lane: number, k: number): string {
+    const [name = ''] = [
+      ...cellsOfBlock({ ...block, from: block.from + k - 1, to: block.from + k - 1, lanes: [lane] }),
+    ].map((cell) => cell.name)
+    const cell = cells.get(name)
+    if (cell && cell.formula === undefined && typeof cell.value === 'number')
+      return taking.asked.get(name)?.code.text ?? figure(cell.value).text
+    const one = understood.formulas.get(name)
+    if (!one?.formula) throw new NotTaken(NO_COLUMN)
+    return `(${taking.codeFor(one.formula).text})`
+  }
+
+  /** What stands in a formula for the cells that move with its row. */
+  function movingWith(
+    formula: Formula,
+    next: Formula,
+    own: number,
+    k: number | string,
+  ): (part: Formula) => Code | undefined {
+    const moving = movingIn(formula, next)
+    return (part) => {
+      if (!moving.has(part)) return undefined
+      if (part.is !== 'cell') throw new NotTaken(NO_COLUMN)
+      const place = placeIn(block, part)
+      const at = shifted(k, place.k - own)
+      const text = texts.get(place.lane)
+      if (part.sheet === block.sheet && text) return number(`(${text(at)})`, false)
+      const counted = countedLane(part, place.k)
+      if (counted === undefined) throw new NotTaken(NO_COLUMN)
+      return number(counted === 0 ? String(at) : `(${at} + ${counted})`)
+    }
+  }
+
+  /** Figures that are typed beside a block and count its rows: how far their count is from its own; undefined where they are none. */
+  function countedLane(cell: { sheet: string; row: number; column: number }, k: number): number | undefined {
+    const { lane } = placeIn(block, cell)
+    const beside = [...cellsOfBlock({ ...block, sheet: cell.sheet, lanes: [lane] })].map(({ name }) =>
+      cells.get(name),
+    )
+    const [here] = beside.slice(k - 1)
+    if (typeof here?.value !== 'number') return undefined
+    const ahead = here.value - k
+    const isCount = beside.every((one, i) => one?.formula === undefined && one?.value === i + 1 + ahead)
+    return isCount ? ahead : undefined
+  }
+
+  /** The figures of a lane from a place on, as one line of a proof; behind a schedule's end stand empty texts. */
+  function takeLane(lane: number, from: number): void {
+    const own = (lanes.get(lane) ?? []).slice(from - 1)
+    const text = texts.get(lane)
+    if (!text) return
+    const blank = own.findIndex(({ name }) => typeof cells.get(name)?.value !== 'number')
+    const figures = own.slice(0, blank < 0 ? own.length : blank)
+    if (figures.length === 0) return
+    const line = taking.proofLines.many(
+      text('k'),
+      from,
+      figures.map(({ name }) => Number(cells.get(name)?.value)),
+    )
+    own.forEach(({ name, k }, i) => {
+      const one = understood.formulas.get(name)
+      if (!one) return
+      if (i >= figures.length) return taking.leaveOut(name, isBlank(cells.get(name)) ? BEHIND_END : NO_FIGURE)
+      const proven = line === undefined ? undefined : { line, item: i }
+      taking.takeLine(name, one, () => number(text(k), false), proven, NO_ROOM)
+    })
+  }
+
+  function formOf(name: string): string | undefined {
+    const cell = cells.get(name)
+    return cell?.formula === undefined ? undefined : relative(cell)
+  }
+
+  /** The figures that are taken over and that these cells rest on: another of the same size is none of theirs. */
+  function candidatesFor(names: readonly string[]): Candidate[] {
+    const reached = new Set<string>()
+    const left = [...names]
+    for (let name = left.pop(); name !== undefined; name = left.pop()) {
+      if (reached.has(name)) continue
+      reached.add(name)
+      left.push(...(understood.formulas.get(name)?.uses ?? []))
+    }
+    const typed: Candidate[] = []
+    const known = [...reached].flatMap((name): Candidate[] => {
+      const cell = cells.get(name)
+      const value = valueIn(cell)
+      if (typeof value !== 'number' || inBlocks.has(name)) return []
+      const code = taking.asked.has(name) || taking.hasCode(name) ? taking.codeOf(name) : undefined
+      if (!code && cell?.formula === undefined) typed.push({ value, code: figure(value) })
+      return code?.gives === 'number' ? [{ value, code }] : []
+    })
+    // Where many figures are typed, they are a table or count rows.
+    return typed.length > MOST_TYPED ? known : [...known, ...typed]
+  }
+
+  const isLane = ({ sheet, from, to }: CellRange, lane: number): boolean => {
+    const [first, last] = [placeIn(block, from), placeIn(block, to)]
+    return (
+      sheet === block.sheet && first.lane === lane && last.lane === lane && first.k === 1 && last.k === count
+    )
+  }
+
+  /** Cells of a lane added up, or one of its places. */
+  function rangeOf({ sheet, from, to }: CellRange, row?: Code): Code | undefined {
+    const [first, last] = [placeIn(block, from), placeIn(block, to)]
+    const text = sheet === block.sheet && first.lane === last.lane ? texts.get(first.lane) : undefined
+    if (!text || first.k < 1 || last.k > count || last.k - first.k < FEWEST_ADDED) return undefined
+    if (row) return number(`(${text(shifted(row.text, first.k - 1))})`, false)
+    return number(`sum(for k in ${first.k}..${last.k} return ${text('k')})`, false)
+  }
+}
+
+/** Fewer are added up one by one. */
+const FEWEST_ADDED = 3
+
+const shifted = (k: number | string, by: number): number | string => {
+  if (typeof k === 'number') return k + by
+  return by === 0 ? k : by > 0 ? `(${k} + ${by})` : `(${k} - ${-by})`
+}
+
+/** The parts of a formula that are other cells in the next row. */
+function movingIn(formula: Formula, next: Formula): Set<Formula> {
+  const moving = new Set<Formula>()
+  compare(formula, next)
+  return moving
+
+  function compare(a: Formula, b: Formula): void {
+    if (a.is === 'cell' && b.is === 'cell') {
+      if (a.row !== b.row || a.column !== b.column) moving.add(a)
+    } else if (a.is === 'range' && b.is === 'range') {
+      if (JSON.stringify(a) !== JSON.stringify(b)) moving.add(a)
+    } else if (a.is === 'call' && b.is === 'call') {
+      a.args.forEach((arg, i) => {
+        const other = b.args[i]
+        if (other) compare(arg, other)
+      })
+    } else if ((a.is === 'minus' || a.is === 'percent') && a.is === b.is) compare(a.of, b.of)
+    else if (a.is === 'binary' && b.is === 'binary') {
+      compare(a.a, b.a)
+      compare(a.b, b.b)
+    }
+  }
+}
+
+const NO_SCHEDULE =
+  'it is one of many rows that carry on from each other, and none of the figures taken over gives them'
+const NO_COLUMN = 'it is a column of a schedule that is neither paid, nor interest, nor principal, nor owed'
+const NO_FIGURE = 'the file has no figure for it'
+const NO_ROOM = 'a calculator has no more room for proofs'
+const BEHIND_END =
+  'it is an empty text behind the last payment; the schedule of the loan ends there by itself'
+
+const isBlank = (cell: Cell | undefined): boolean => cell?.value === '' || cell?.value === undefined
+/** Null: an empty text. */
+const valueIn = (cell: Cell | undefined): number | null | undefined => {
+  if (isBlank(cell)) return null
+  return typeof cell?.value === 'number' ? cell.value : undefined
+}

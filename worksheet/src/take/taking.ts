@@ -1,0 +1,180 @@
+import {
+  minorDigitsOf,
+  type CalculatorDocument,
+  type CalculatorStep,
+  type Proof,
+  type StepOf,
+} from '@vivid/core'
+import { documentOf, workingStep } from './steps'
+import { nameOfCell, type Book, type Cell } from '../book/book'
+import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
+import { number, type Code } from '../translate/code'
+import { translate, type Around } from '../translate/translate'
+import type { AskedCell, FormulaCell, Understood } from '../understand/understand'
+import { createNaming } from './names'
+import { createProofLines, type Proven } from './proof-lines'
+import { questionFor, type CellQuestion } from './questions'
+import type { About } from './schedule'
+
+export type Role = 'result' | 'working'
+
+/** A formula cell that became a line of the document, or a line of its proofs: a row of a schedule has no line of its own. */
+export type TakenCell = {
+  readonly cell: Cell
+  readonly role: Role
+  /** Where its figure is proven; undefined: a text, or yes or no. */
+  readonly proven: Proven | undefined
+} & (
+  | { readonly step: string; readonly name: string; readonly gives: Code['gives'] }
+  | { readonly step: undefined; readonly proven: Proven }
+)
+/** One that did not, and why. */
+export interface LeftOutCell {
+  readonly cell: Cell
+  readonly why: string
+}
+export interface AskedStep extends CellQuestion {
+  readonly cell: Cell
+  readonly unit: AskedCell['unit']
+}
+
+/** What a draft has to the cent, as a ledger does, in place of a worksheet's own arithmetic. */
+export interface ToTheCent {
+  /** By cell and part of its formula. */
+  readonly instead: (cell: string, part: Formula) => string | undefined
+  /** The name of the loan whose ledger an unrounded schedule becomes. */
+  readonly loanOf: (schedule: string) => string | undefined
+}
+
+export const LONGEST_FORMULA = 2_000
+
+const isName = (text: string): boolean => /^[\p{L}][\p{L}\p{N} ]*$/u.test(text)
+
+/** The taking over of a worksheet: what became of which cell so far, and what the rest needs to know of it. */
+export function createTaking(book: Book, understood: Understood, toTheCent: ToTheCent | undefined) {
+  const naming = createNaming()
+  const minor = 10 ** minorDigitsOf[understood.currency]
+  const cells = new Map(
+    book.sheets.flatMap((sheet) => [...sheet.cells.values()].map((cell) => [nameOfCell(cell), cell])),
+  )
+  const asked = new Map<string, AskedStep>()
+  for (const [name, one] of understood.asked) {
+    const step = questionFor(one, stepId(one.cell, book), naming(one.label, 'answer'), minor)
+    if (step) asked.set(name, { ...step, cell: one.cell, unit: one.unit })
+  }
+  const codes = new Map<string, () => Code>()
+  const proofLines = createProofLines()
+  const ranges: ((range: CellRange, row?: Code) => Code | undefined)[] = []
+  const taking = {
+    book,
+    understood,
+    toTheCent,
+    naming,
+    minor,
+    cells,
+    asked,
+    proofLines,
+    workings: [] as CalculatorStep[],
+    taken: [] as TakenCell[],
+    leftOut: new Map<string, LeftOutCell>(),
+    /** The loans that blocks are ledgers of, and what unrounded ones rest on, each by its own name. */
+    loans: [] as StepOf<'loan'>[],
+    abouts: new Map<string, About>(),
+    /** How a cell stands in formulas once it is taken over. */
+    setCode: (name: string, code: () => Code) => codes.set(name, code),
+    hasCode: (name: string) => codes.has(name),
+    /** Says what ranges of cells come to as a whole. */
+    addRanges: (of: (typeof ranges)[number]) => ranges.push(of),
+    working,
+    documentSoFar,
+    codeOf,
+    codeFor,
+    leaveOut,
+    takeLine,
+    takeAsLine,
+    ofColumn: (range: CellRange, row?: Code): Code | undefined => {
+      for (const of of ranges) {
+        const code = of(range, row)
+        if (code) return code
+      }
+      return undefined
+    },
+  }
+  return taking
+
+  /** A line of its own for what has no name yet. */
+  function working(id: string, label: string, text: string): string {
+    if (isName(text)) return text
+    const known = taking.workings.find((step) => step.kind === 'working' && step.formula === text)
+    if (known) return known.name
+    const step = workingStep(id, naming(label, 'part'), number(text), '')
+    taking.workings.push(step)
+    return step.name
+  }
+
+  /** The questions and workings there are so far, as a document. */
+  function documentSoFar(besides: readonly CalculatorStep[]): CalculatorDocument {
+    const questions = [...asked.values()].map(({ question }) => question)
+    return documentOf(understood.currency, [...questions, ...taking.workings, ...besides])
+  }
+
+  function codeOf(name: string): Code | undefined {
+    const known = asked.get(name)?.code ?? codes.get(name)?.()
+    if (known) return known
+    if (understood.formulas.has(name)) throw new NotTaken(`it rests on ${name}, which is not taken over`)
+    return undefined
+  }
+
+  /** A formula, or a part of one, written out. */
+  function codeFor(of: Formula, besides: Pick<Around, 'instead' | 'nothing'> = {}): Code {
+    return translate(of, { book, codeOf, short: (long) => long, ofColumn: taking.ofColumn, ...besides })
+  }
+
+  function leaveOut(name: string, why: string): void {
+    const one = understood.formulas.get(name)
+    if (one) taking.leftOut.set(name, { cell: one.cell, why })
+  }
+
+  /** A cell that has no line of its own is proven all the same: what rests on it has its formula in it. */
+  function takeAsLine(name: string, one: FormulaCell, whyNot: string): void {
+    try {
+      if (!one.formula) throw new NotTaken(one.why)
+      const code = codeFor(one.formula)
+      if (code.gives !== 'number' || code.text.length > LONGEST_FORMULA) throw new NotTaken(whyNot)
+      takeLine(name, one, () => code, proofLines.one(code.text, one.cell.value), whyNot)
+    } catch (error) {
+      if (!(error instanceof NotTaken)) throw error
+      leaveOut(name, error.message)
+    }
+  }
+
+  function takeLine(
+    name: string,
+    { cell, isResult }: FormulaCell,
+    code: () => Code,
+    proven: Proven | undefined,
+    whyNot: string,
+  ): void {
+    if (!proven) return leaveOut(name, whyNot)
+    codes.set(name, () => number(`(${code().text})`, false))
+    taking.taken.push({ cell, role: isResult ? 'result' : 'working', step: undefined, proven })
+  }
+}
+export type Taking = ReturnType<typeof createTaking>
+
+/** What became of each cell of a worksheet. */
+export interface TakenOver
+  extends
+    Pick<Taking, 'workings' | 'taken' | 'loans' | 'abouts' | 'codeFor' | 'naming'>,
+    Pick<Understood, 'formulas'> {
+  readonly asked: readonly AskedStep[]
+  readonly leftOut: readonly LeftOutCell[]
+  /** Every figure of the file that is taken over, as a line of a proof. */
+  readonly lines: Proof['expected']
+}
+
+/** A cell's id as a step: "b7", or "s2b7" on the second sheet. */
+export function stepId({ sheet, address }: Cell, { sheets }: Book): string {
+  const at = sheets.findIndex(({ name }) => name === sheet)
+  return `${at > 0 ? `s${at + 1}` : ''}${address.toLowerCase()}`
+}
