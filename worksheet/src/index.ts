@@ -4,9 +4,14 @@ import { figuresOf, leftOutSaid, type CellFigure } from './draft/figures'
 import { makeDraft, type Draft, type Way } from './draft/make-draft'
 import { understand } from './understand/understand'
 
-export { NoWorksheet } from './book/read-book'
 export { NoAnswer, figuresOf, type CellFigure } from './draft/figures'
-export type { CellValue } from './book/book'
+export { NoWorksheet, readBook } from './book/read-book'
+export type { Book, CellValue } from './book/book'
+export { readingOf, type CellPart, type Reading, type ShownCell } from './draft/reading'
+export { changesAgain, takenOverAgain, type WorksheetChange } from './draft/read-again'
+export type { Difference } from './draft/to-the-cent'
+export type { Changes } from './understand/understand'
+export { cellUnits, type CellUnit } from './understand/unit-of'
 export type { Draft, Way } from './draft/make-draft'
 
 /**

@@ -6,6 +6,7 @@ import { keyOf } from '../recover/nodes'
 import { NO_LOANS, recoverLoans, type Recovered, type RecoveredLoan } from '../recover/recover-loans'
 import { DAY } from '../take/ask'
 import { documentOf } from '../take/steps'
+import { sayingDifferences } from './to-the-cent'
 import { inProofs } from '../take/proof-lines'
 import { takeOver } from '../take/take-over'
 import type { TakenOver, ToTheCent } from '../take/taking'
@@ -31,7 +32,7 @@ export function makeDraft(book: Book, understood: Understood, title: string, way
       loans.map(({ parts }) => parts.get(cell)?.get(keyOf(part))).find((text) => text !== undefined),
     loanOf: (schedule) => ofBlocks.get(schedule),
   }
-  return draftOf(takeOver(book, understood, toTheCent), recovered, understood, title)
+  return sayingDifferences(draftOf(takeOver(book, understood, toTheCent), recovered, understood, title))
 }
 
 function draftOf(takenOver: TakenOver, recovered: Recovered, understood: Understood, title: string): Draft {

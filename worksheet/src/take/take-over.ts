@@ -74,6 +74,7 @@ function take(name: string, one: FormulaCell, taking: Taking): void {
     taking.setCode(name, () => ({ ...code, text: step.name, isShort: true }))
     taking.taken.push({
       cell: one.cell,
+      label: one.label,
       step: id,
       name: step.name,
       gives: code.gives,

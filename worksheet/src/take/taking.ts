@@ -21,6 +21,7 @@ export type Role = 'result' | 'working'
 /** A formula cell that became a line of the document, or a line of its proofs: a row of a schedule has no line of its own. */
 export type TakenCell = {
   readonly cell: Cell
+  readonly label: string
   readonly role: Role
   /** Where its figure is proven; undefined: a text, or yes or no. */
   readonly proven: Proven | undefined
@@ -150,14 +151,14 @@ export function createTaking(book: Book, understood: Understood, toTheCent: ToTh
 
   function takeLine(
     name: string,
-    { cell, isResult }: FormulaCell,
+    { cell, label, isResult }: FormulaCell,
     code: () => Code,
     proven: Proven | undefined,
     whyNot: string,
   ): void {
     if (!proven) return leaveOut(name, whyNot)
     codes.set(name, () => number(`(${code().text})`, false))
-    taking.taken.push({ cell, role: isResult ? 'result' : 'working', step: undefined, proven })
+    taking.taken.push({ cell, label, role: isResult ? 'result' : 'working', step: undefined, proven })
   }
 }
 export type Taking = ReturnType<typeof createTaking>

@@ -1,9 +1,9 @@
 import { columnLetters, nameOfCell, type Book, type Cell } from '../book/book'
 import { NotTaken, parseFormula, type Formula } from '../formula/parse-formula'
-import { blocksIn, type Block } from './blocks'
+import { blocksIn, cellsOfBlock, type Block } from './blocks'
 import { hasWordsBeside, labelOf } from './labels'
 import { cellsOfRange, referencesOf, withoutNames } from './references'
-import { currencyIn, unitOf, type CellUnit } from './unit-of'
+import { currencyIn, unitOf, type CellUnit, type UnitGuess, type Usage } from './unit-of'
 
 /** A cell that is typed in and that formulas use: what the visitor will be asked. */
 export interface AskedCell {
@@ -11,6 +11,19 @@ export interface AskedCell {
   readonly label: string
   readonly unit: CellUnit
   readonly choices: readonly string[]
+  /** Why it is taken for what it is, and whether the file itself says so. */
+  readonly why: string
+  readonly isSure: boolean
+}
+
+/** What a person says otherwise than it was guessed, by cell. */
+export interface Changes {
+  /** Whether a typed cell is asked. */
+  readonly asked?: Readonly<Record<string, boolean>>
+  readonly units?: Readonly<Record<string, CellUnit>>
+  readonly labels?: Readonly<Record<string, string>>
+  /** Whether a formula's figure is shown to visitors. */
+  readonly results?: Readonly<Record<string, boolean>>
 }
 
 /** A cell with a formula: read, or why it is not taken over. */
@@ -35,15 +48,17 @@ export interface Understood {
 const COUNTING = 4
 
 /** What each cell is for. Guesses, each from what stands in the file; nothing is worked out here. */
-export function understand(book: Book): Understood {
+export function understand(book: Book, changes: Changes = {}): Understood {
   const cells = book.sheets.flatMap((sheet) => [...sheet.cells.values()])
   const cellNamed = new Map(cells.map((cell) => [nameOfCell(cell), cell]))
   const blocks = blocksIn(cells)
+  const inBlocks = new Set(blocks.flatMap((block) => [...cellsOfBlock(block)].map(({ name }) => name)))
   /** What formulas take by itself or in a range: where it is typed, it may be asked. A table that is looked up in is not. */
   const typedIn = new Set<string>()
   const read = cells.flatMap((cell): FormulaCell[] => {
     if (cell.formula === undefined) return []
-    const common = { cell, label: labelOf(cell, book), isResult: false }
+    const label = inBlocks.has(nameOfCell(cell)) ? cell.address : labelFor(cell)
+    const common = { cell, label, isResult: false }
     try {
       const formula = withoutNames(parseFormula(cell.formula, cell.sheet), book)
       const { alone, inRanges, inTables } = referencesOf(formula)
@@ -54,31 +69,82 @@ export function understand(book: Book): Understood {
       return [{ ...common, formula: undefined, uses: [], why: error.message }]
     }
   })
+  const usage = usageIn(read, cellNamed)
   const used = new Set(read.flatMap(({ uses }) => uses))
-  const formulas = new Map(
-    read.map((one) => [
-      nameOfCell(one.cell),
-      { ...one, isResult: !used.has(nameOfCell(one.cell)) || /\bPMT\(/i.test(one.cell.formula ?? '') },
-    ]),
-  )
+  const formulas = new Map(read.map((one) => [nameOfCell(one.cell), { ...one, isResult: isResult(one) }]))
   const asked = new Map<string, AskedCell>()
-  for (const name of typedIn) {
-    const cell = cellNamed.get(name)
-    if (!cell || cell.formula !== undefined) continue
-    if (!hasWordsBeside(cell, book) && isCounting(cell, cellNamed)) continue
-    const label = labelOf(cell, book)
-    const unit = unitOf(cell, label)
-    if (!unit) continue
-    const choices = unit === 'choice' ? [...new Set(choicesOf(cell, cellNamed))] : []
-    if (unit !== 'choice' || choices.includes(String(cell.value)))
-      asked.set(name, { cell, label, unit, choices })
+  for (const [name, cell] of cellNamed) {
+    if (!typedIn.has(name) || cell.formula !== undefined || changes.asked?.[name] === false) continue
+    if (!changes.asked?.[name] && isPartOfRows(name, cell)) continue
+    const label = labelFor(cell)
+    const said = changes.units?.[name]
+    const guess = said ? SAID(said) : unitOf(cell, label, usage.get(name) ?? NO_USAGE)
+    if (!guess) continue
+    const choices = guess.unit === 'choice' ? [...new Set(choicesOf(cell, cellNamed))] : []
+    if (guess.unit !== 'choice' || choices.includes(String(cell.value)))
+      asked.set(name, { cell, label, choices, ...guess })
   }
   const shown = function* () {
     for (const { format } of cells) yield format
     for (const { value } of cells) if (typeof value === 'string') yield value
   }
   return { asked, formulas, blocks, currency: currencyIn(shown()) }
+
+  /** Whether a figure is one of many: a place of a schedule, or one that counts. */
+  function isPartOfRows(name: string, cell: Cell): boolean {
+    return inBlocks.has(name) || (!hasWordsBeside(cell, book) && isCounting(cell, cellNamed))
+  }
+
+  function labelFor(cell: Cell): string {
+    return changes.labels?.[nameOfCell(cell)] ?? labelOf(cell, book)
+  }
+
+  function isResult({ cell }: FormulaCell): boolean {
+    const name = nameOfCell(cell)
+    return changes.results?.[name] ?? (!used.has(name) || /\bPMT\(/i.test(cell.formula ?? ''))
+  }
 }
+
+const SAID = (unit: CellUnit): UnitGuess => ({ unit, why: 'you said so', isSure: true })
+const NO_USAGE: Usage = { dividedBy: new Set(), times: new Set() }
+
+/** How cells are divided and multiplied by numbers that are written, or typed in a cell. */
+function usageIn(
+  formulas: readonly Pick<FormulaCell, 'formula'>[],
+  cellNamed: ReadonlyMap<string, Cell>,
+): Map<string, Usage> {
+  const usage = new Map<string, { dividedBy: Set<number>; times: Set<number> }>()
+  for (const { formula } of formulas) if (formula) visit(formula)
+  return usage
+
+  function visit(of: Formula): void {
+    if (of.is === 'call') of.args.forEach(visit)
+    if (of.is === 'minus' || of.is === 'percent') visit(of.of)
+    if (of.is !== 'binary') return
+    visit(of.a)
+    visit(of.b)
+    if (of.how === '/') note(of.a, of.b, 'dividedBy')
+    if (of.how === '*') {
+      note(of.a, of.b, 'times')
+      note(of.b, of.a, 'times')
+    }
+  }
+  function note(cell: Formula, by: Formula, how: 'dividedBy' | 'times'): void {
+    const figure = figureOf(by)
+    if (cell.is !== 'cell' || figure === undefined) return
+    const name = nameIn(cell)
+    const known = usage.get(name) ?? { dividedBy: new Set(), times: new Set() }
+    known[how].add(figure)
+    usage.set(name, known)
+  }
+  function figureOf(of: Formula): number | undefined {
+    if (of.is === 'number') return Number(of.text)
+    const value = of.is === 'cell' ? cellNamed.get(nameIn(of))?.value : undefined
+    return typeof value === 'number' ? value : undefined
+  }
+}
+const nameIn = ({ sheet, row, column }: Extract<Formula, { is: 'cell' }>): string =>
+  nameOfCell({ sheet, address: `${letters(column)}${row}` })
 
 /** The texts a list allows: written out, or standing in a range. */
 function choicesOf({ choices = '', sheet }: Cell, cellNamed: ReadonlyMap<string, Cell>): string[] {

@@ -1,0 +1,106 @@
+import { renameStep, type CalculatorDocument, type CalculatorStep } from '@vivid/core'
+
+/** What is another in a later version of a worksheet than a draft has it from an earlier one. */
+export interface WorksheetChange {
+  /** The step's id, which is its cell's. */
+  readonly id: string
+  readonly what: 'value' | 'formula' | 'added' | 'gone'
+  readonly name: string
+  /** As the worksheet had it, and has it now; empty where there is nothing. */
+  readonly before: string
+  readonly after: string
+}
+
+/** Steps that are cells, and the parts a long formula of one was taken into. */
+const OF_CELL = /^(s\d+)?[a-z]{1,3}\d+$/
+const PART = /Part\d+$/
+
+/** What changed in a worksheet since a draft was made of it; what the author has changed in the draft since is no change of it. */
+export function changesAgain(draft: CalculatorDocument, read: CalculatorDocument): WorksheetChange[] {
+  const [old, now] = [valuesIn(draft), valuesIn(read)]
+  const known = new Map(draft.steps.map((step) => [step.id, step]))
+  const there = new Map(read.steps.map((step) => [step.id, step]))
+  const changes = read.steps.flatMap((step): WorksheetChange[] => {
+    if (!OF_CELL.test(step.id)) return []
+    const own = known.get(step.id)
+    const { id, name } = step
+    const after = saidOf(step, now)
+    if (!own) return [{ id, what: 'added', name, before: '', after }]
+    const before = saidOf(own, old)
+    if (before === after) return []
+    return [{ id, what: step.kind === 'question' ? 'value' : 'formula', name: own.name, before, after }]
+  })
+  const gone = draft.steps.flatMap((step): WorksheetChange[] => {
+    const isFromFile = OF_CELL.test(step.id) && (old.has(step.id) || formulaOf(step) !== undefined)
+    if (!isFromFile || there.has(step.id)) return []
+    return [{ id: step.id, what: 'gone', name: step.name, before: saidOf(step, old), after: '' }]
+  })
+  return [...changes, ...gone]
+}
+
+/** The draft with those changes taken over, and the proofs of the worksheet as it is now. */
+export function takenOverAgain(
+  draft: CalculatorDocument,
+  read: CalculatorDocument,
+  accepted: ReadonlySet<string>,
+): CalculatorDocument {
+  // The draft's own names stay: an author may have given better ones.
+  const named = draft.steps.reduce(
+    (document, { id, name }) =>
+      document.steps.some((step) => step.id === id) ? renameStep(document, id, name) : document,
+    read,
+  )
+  const there = new Map(named.steps.map((step) => [step.id, step]))
+  const isAccepted = ({ id }: CalculatorStep) => accepted.has(id.replace(PART, ''))
+  const isGone = (step: CalculatorStep) =>
+    !there.has(step.id) && (isAccepted(step) || isShownOf(step, accepted))
+  const steps = draft.steps.flatMap((step): CalculatorStep[] => {
+    const now = there.get(step.id)
+    if (isGone(step)) return []
+    return [now && isAccepted(step) ? withArithmetic(step, now) : step]
+  })
+  for (const [at, step] of named.steps.entries()) {
+    const isThere = steps.some(({ id }) => id === step.id)
+    const belongs = isAccepted(step) || isShownOf(step, accepted)
+    if (isThere || !belongs) continue
+    const before = named.steps
+      .slice(0, at)
+      .reverse()
+      .find(({ id }) => steps.some((one) => one.id === id))
+    steps.splice(before ? steps.findIndex(({ id }) => id === before.id) + 1 : 0, 0, step)
+  }
+  const own = draft.proofs.filter(({ id }) => !isFileProof(id))
+  return { ...draft, steps, proofs: [...own, ...named.proofs] }
+}
+
+const isFileProof = (id: string) => /^file\d+$/.test(id)
+const isShownOf = ({ id, kind }: CalculatorStep, accepted: ReadonlySet<string>) =>
+  kind === 'readout' && accepted.has(id.replace(/Shown$/, ''))
+
+/** What a worksheet says of a step: a value that is typed, a formula. What an author says of it stays. */
+function withArithmetic(step: CalculatorStep, now: CalculatorStep): CalculatorStep {
+  if (step.kind === 'working' && now.kind === 'working')
+    return { ...step, formula: now.formula, unit: now.unit, note: now.note }
+  if (step.kind === 'question' && now.kind === 'question' && step.asks === now.asks)
+    return { ...step, default: now.default } as CalculatorStep
+  return { ...now, name: step.name }
+}
+
+/** The values a worksheet had in the cells that are asked: the answers of its proof. */
+function valuesIn({ proofs }: CalculatorDocument): ReadonlyMap<string, string> {
+  const answers = proofs.find(({ id }) => isFileProof(id))?.answers ?? {}
+  return new Map(Object.entries(answers).map(([id, value]) => [id, saidAnswer(value)]))
+}
+
+function saidAnswer(value: unknown): string {
+  if (typeof value === 'object' && value !== null && 'years' in value && 'months' in value)
+    return `${Number(value.years)} years ${Number(value.months)} months`
+  return typeof value === 'object' ? JSON.stringify(value) : String(value)
+}
+
+/** The worksheet's own formula, which the note of a step begins with: "Loan!B7: =B4/12". */
+const formulaOf = (step: CalculatorStep): string | undefined =>
+  step.kind === 'working' ? /^[^\n]*![A-Z]{1,3}\d+: (=[^\n]*)/.exec(step.note)?.[1] : undefined
+
+const saidOf = (step: CalculatorStep, values: ReadonlyMap<string, string>): string =>
+  step.kind === 'question' ? (values.get(step.id) ?? '') : (formulaOf(step) ?? '')
