@@ -11,6 +11,7 @@ const sources = [
   'core/src',
   'contract/src',
   'server/src',
+  'worksheet/src',
   'desk/src',
   'desk/index.html',
   'desk/vite.config.ts',

@@ -100,6 +100,7 @@ export const floors = {
     'finder',
     'publishing',
     'reading',
+    'worksheet',
   ],
 }
 

@@ -16,6 +16,12 @@ export function createDeskRouter() {
         component: () => import('../calculators/ReadingPage.vue'),
         props: true,
       },
+      { path: '/worksheet', component: () => import('../calculators/worksheet/WorksheetPage.vue') },
+      {
+        path: '/calculators/:id/worksheet',
+        component: () => import('../calculators/worksheet/WorksheetPage.vue'),
+        props: true,
+      },
       { path: '/record', component: () => import('../record/RecordPage.vue') },
       { path: '/rate-sheets', component: () => import('../rate-sheets/RateSheetsPage.vue') },
       { path: '/house-styles', component: () => import('../house-styles/HouseStylesPage.vue') },

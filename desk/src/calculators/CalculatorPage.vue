@@ -84,6 +84,9 @@ async function saveFile(): Promise<void> {
   }
 }
 
+/** Made from a worksheet: its proofs have the values of the file. */
+const fromWorksheet = computed(() => draft.document?.proofs.some(({ id: proof }) => /^file\d+$/.test(proof)))
+
 /** Goes to the first thing to mend, or shows them all where there are several. */
 function mend(): void {
   const [first, ...more] = stops.value.length > 0 ? stops.value : problems.value
@@ -207,6 +210,9 @@ onBeforeUnmount(() => {
         </div>
         <span class="foot-right">
           <button type="button" class="link" @click="saveFile">Save to file</button>
+          <RouterLink v-if="fromWorksheet" class="link" :to="`/calculators/${id}/worksheet`"
+            >Read its worksheet again</RouterLink
+          >
           <button type="button" class="link" title="F1" @click="shortcuts = true">Keyboard</button>
           <EditionRibbon :calculator="draft.opened" />
         </span>

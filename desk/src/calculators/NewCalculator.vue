@@ -18,6 +18,8 @@ import CallToAction from '../shared/page/CallToAction.vue'
 import { readTextFile } from '../shared/files/text-files'
 import { hasWords } from './find-cards'
 import StarterShown from './StarterShown.vue'
+import WorksheetChooser from './worksheet/WorksheetChooser.vue'
+import { useWorksheet } from './worksheet/worksheet-store'
 
 const open = defineModel<boolean>('open', { required: true })
 const { cards } = defineProps<{ cards: readonly CalculatorCard[] }>()
@@ -88,6 +90,13 @@ async function load(): Promise<void> {
     return
   }
   await send({ from: 'file', file, ...(title.value.trim() ? { title: title.value } : {}) })
+}
+
+/** A worksheet is looked at on a page of its own before a draft is made of it. */
+async function readWorksheet(file: Blob, name: string): Promise<void> {
+  open.value = false
+  await router.push('/worksheet')
+  await useWorksheet().open(file, name)
 }
 
 async function send(asked: object): Promise<void> {
@@ -174,6 +183,10 @@ async function send(asked: object): Promise<void> {
           <Button :loading="busy" @click="load">Load one from a file</Button>
         </div>
       </fieldset>
+      <fieldset>
+        <legend>Or from a worksheet</legend>
+        <WorksheetChooser @choose="readWorksheet" />
+      </fieldset>
       <label for="new-title">Title</label>
       <Input
         id="new-title"
@@ -215,7 +228,7 @@ label {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
   gap: 6px;
-  max-height: min(44vh, 430px);
+  max-height: min(34vh, 430px);
   overflow-y: auto;
 }
 .choosing {
@@ -224,7 +237,7 @@ label {
   gap: 22px;
 }
 .preview {
-  max-height: min(52vh, 500px);
+  max-height: min(42vh, 500px);
   overflow-y: auto;
 }
 @media (max-width: 900px) {

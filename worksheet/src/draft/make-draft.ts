@@ -38,11 +38,17 @@ export function makeDraft(book: Book, understood: Understood, title: string, way
 function draftOf(takenOver: TakenOver, recovered: Recovered, understood: Understood, title: string): Draft {
   const { asked, taken, leftOut, loans } = takenOver
   const newLoans = recovered.loans.filter(({ step }) => loans.every(({ id }) => id !== step.id))
+  // In the order of the file: formulas in which they are found first.
+  const places = new Map([...understood.formulas.keys()].map((name, i) => [name, i]))
+  const placeOf = (cell: Cell) => places.get(nameOfCell(cell)) ?? 0
   const results = taken
     .flatMap((one) =>
       one.step !== undefined && one.role === 'result' && one.gives === 'number' ? [one] : [],
     )
+    .sort((a, b) => placeOf(a.cell) - placeOf(b.cell))
     .slice(0, MOST_READOUTS)
+  // What is paid is what visitors look for first.
+  const headline = results.find(({ cell }) => /\bPMT\(/i.test(cell.formula ?? '')) ?? results[0]
   const labelOf = (cell: Cell) => understood.formulas.get(nameOfCell(cell))?.label ?? cell.address
   const ofBlocks = new Set(recovered.ofBlocks.values())
   const ledgers = [...loans, ...newLoans.flatMap(({ step }) => (ofBlocks.has(step.name) ? [step] : []))]
@@ -51,8 +57,8 @@ function draftOf(takenOver: TakenOver, recovered: Recovered, understood: Underst
     ...documentOf(understood.currency, [
       ...asked.map(({ question }) => question),
       ...withLoans(takenOver, newLoans),
-      ...results.map(({ cell, step, name }, i) =>
-        readout(`${step}Shown`, labelOf(cell), shownAs(name, cell), i === 0),
+      ...results.map(({ cell, step, name }) =>
+        readout(`${step}Shown`, labelOf(cell), shownAs(name, cell), step === headline?.step),
       ),
       ...shown.map(({ id }) => scheduleReadout(id)),
     ]),

@@ -127,6 +127,7 @@ function shownValue({ value, format }: Cell): string {
   if (typeof value === 'object') return value.error
   if (typeof value === 'boolean') return value ? 'TRUE' : 'FALSE'
   if (typeof value === 'string') return value
+  if (/[ymd]/i.test(format.replace(/"[^"]*"|\[[^\]]*\]/g, ''))) return dayOf(value)
   const decimals = /0\.(0+)/.exec(format)?.[1]?.length
   if (format.includes('%')) return `${(value * 100).toFixed(decimals ?? 0)}%`
   const sign = /[$£€¥₹₪]/.exec(format)?.[0] ?? ''
@@ -137,3 +138,9 @@ function shownValue({ value, format }: Cell): string {
   })
   return `${digits.startsWith('-') ? '−' : ''}${sign}${digits.replace(/^-/, '')}`
 }
+
+/** A number of days as a date: counted from the last of 1899 (ISO/IEC 29500-1, 18.17.4.1). */
+const dayOf = (value: number): string =>
+  value > 0 && value < 2_958_466
+    ? new Date(Date.UTC(1899, 11, 30) + Math.floor(value) * 86_400_000).toISOString().slice(0, 10)
+    : String(value)

@@ -22,7 +22,7 @@ const cents = (value: number) => Math.round(value * 100) / 100
 
 const own: MadeCells = { A1: 'Loan', B1: 90_000, A2: 'Rate', B2: 0.08, A3: 'Years', B3: 10 }
 const formats = { B1: MONEY, B2: PERCENT }
-const asked = { principal: 'loan', annualRate: 'rate', term: 'answer' }
+const asked = { principal: 'loan', annualRate: 'rate', term: 'term' }
 
 describe('what a payment rests on is one loan', () => {
   test.each<[string, MadeCells, object, object]>([

@@ -11,6 +11,7 @@ import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula
 import { number, type Code } from '../translate/code'
 import { translate, type Around } from '../translate/translate'
 import type { AskedCell, FormulaCell, Understood } from '../understand/understand'
+import type { CellUnit } from '../understand/unit-of'
 import { createNaming } from './names'
 import { createProofLines, type Proven } from './proof-lines'
 import { questionFor, type CellQuestion } from './questions'
@@ -51,6 +52,19 @@ export const LONGEST_FORMULA = 2_000
 
 const isName = (text: string): boolean => /^[\p{L}][\p{L}\p{N} ]*$/u.test(text)
 
+/** What is asked is called, where its label is no name formulas can have. */
+const NAME_OF: Readonly<Record<CellUnit, string>> = {
+  money: 'amount',
+  percent: 'rate',
+  percentNumber: 'rate',
+  years: 'term',
+  months: 'term',
+  payments: 'count of payments',
+  number: 'quantity',
+  choice: 'choice',
+  yesNo: 'answer',
+}
+
 /** The taking over of a worksheet: what became of which cell so far, and what the rest needs to know of it. */
 export function createTaking(book: Book, understood: Understood, toTheCent: ToTheCent | undefined) {
   const naming = createNaming()
@@ -60,7 +74,7 @@ export function createTaking(book: Book, understood: Understood, toTheCent: ToTh
   )
   const asked = new Map<string, AskedStep>()
   for (const [name, one] of understood.asked) {
-    const step = questionFor(one, stepId(one.cell, book), naming(one.label, 'answer'), minor)
+    const step = questionFor(one, stepId(one.cell, book), naming(one.label, NAME_OF[one.unit]), minor)
     if (step) asked.set(name, { ...step, cell: one.cell, unit: one.unit })
   }
   const codes = new Map<string, () => Code>()

@@ -1,0 +1,238 @@
+<script setup lang="ts">
+import { computed, nextTick, ref, watch } from 'vue'
+import type { ShownCell } from '@vivid/worksheet'
+import { partWords } from './cell-words'
+
+/** A sheet as a plain table, each cell marked with what it is for; cells are gone through by arrow keys. */
+const { cells } = defineProps<{ cells: readonly ShownCell[] }>()
+const chosen = defineModel<string>('chosen', { required: true })
+
+const MOST_COLUMNS = 40
+/** Of many rows of a schedule the first and the last are shown. */
+const [FIRST_ROWS, LAST_ROWS] = [3, 2]
+const MOST_ROWS = 400
+
+const all = ref(false)
+const at = computed(() => new Map(cells.map((cell) => [`${cell.row} ${cell.column}`, cell])))
+const columns = computed(() => {
+  const last = Math.min(MOST_COLUMNS, Math.max(1, ...cells.map(({ column }) => column)))
+  return Array.from({ length: last }, (_, i) => i + 1)
+})
+const rows = computed(() => [...new Set(cells.map(({ row }) => row))].sort((a, b) => a - b))
+const rowsOfSchedule = computed(() => {
+  const isOther = new Set(
+    cells.filter(({ part }) => part !== 'row' && part !== 'typed').map(({ row }) => row),
+  )
+  return new Set(cells.filter(({ part, row }) => part === 'row' && !isOther.has(row)).map(({ row }) => row))
+})
+/** The rows that are shown, and after which how many are not. */
+const shown = computed(() => {
+  const list: { row: number; hidden: number }[] = []
+  let run: number[] = []
+  const end = () => {
+    const isLong = !all.value && run.length > FIRST_ROWS + LAST_ROWS + 2
+    const first = isLong ? run.slice(0, FIRST_ROWS) : run
+    first.forEach((row, i) =>
+      list.push({ row, hidden: isLong && i === first.length - 1 ? run.length - FIRST_ROWS - LAST_ROWS : 0 }),
+    )
+    if (isLong) run.slice(-LAST_ROWS).forEach((row) => list.push({ row, hidden: 0 }))
+    run = []
+  }
+  for (const row of rows.value) {
+    if (rowsOfSchedule.value.has(row)) run.push(row)
+    else {
+      end()
+      list.push({ row, hidden: 0 })
+    }
+  }
+  end()
+  return list.slice(0, all.value ? Infinity : MOST_ROWS)
+})
+watch(
+  () => cells,
+  () => (all.value = false),
+)
+
+const table = ref<HTMLTableElement>()
+const entry = computed(() =>
+  at.value.size === 0 ? '' : (cells.find(({ cell }) => cell === chosen.value) ?? cells[0])?.cell,
+)
+
+const letters = (column: number): string =>
+  (column > 26 ? letters(Math.floor((column - 1) / 26)) : '') + String.fromCharCode(65 + ((column - 1) % 26))
+
+/** The next cell with something in it, that way. */
+function move(from: ShownCell, down: number, right: number): void {
+  const lines = shown.value.map(({ row }) => row)
+  let [line, column] = [lines.indexOf(from.row), from.column]
+  for (;;) {
+    line += down
+    column += right
+    const row = lines[line]
+    if (row === undefined || column < 1 || column > columns.value.length) return
+    const next = at.value.get(`${row} ${column}`)
+    if (next) return void choose(next)
+  }
+}
+async function choose({ cell }: ShownCell): Promise<void> {
+  chosen.value = cell
+  await nextTick()
+  table.value?.querySelector<HTMLElement>('[aria-pressed="true"]')?.focus()
+}
+const moves: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowDown: [1, 0],
+  ArrowUp: [-1, 0],
+  ArrowRight: [0, 1],
+  ArrowLeft: [0, -1],
+}
+function onKey(event: KeyboardEvent, cell: ShownCell): void {
+  const way = moves[event.key]
+  if (!way) return
+  event.preventDefault()
+  move(cell, ...way)
+}
+const saying = (cell: ShownCell) =>
+  `${cell.cell.split('!').at(-1) ?? ''}: ${cell.shown || 'empty'}, ${partWords[cell.part].words}`
+</script>
+
+<template>
+  <div class="sheet">
+    <table ref="table">
+      <thead>
+        <tr>
+          <td></td>
+          <th v-for="column in columns" :key="column" scope="col">{{ letters(column) }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <template v-for="line in shown" :key="line.row">
+          <tr>
+            <th scope="row">{{ line.row }}</th>
+            <td v-for="column in columns" :key="column">
+              <button
+                v-for="cell in [at.get(`${line.row} ${column}`)].filter((one) => one !== undefined)"
+                :key="cell.cell"
+                type="button"
+                :class="['part', cell.part, { differs: cell.agrees === false }]"
+                :aria-pressed="cell.cell === chosen"
+                :aria-label="saying(cell)"
+                :tabindex="cell.cell === entry ? 0 : -1"
+                @click="chosen = cell.cell"
+                @keydown="onKey($event, cell)"
+              >
+                <i v-if="cell.part !== 'words'" aria-hidden="true">{{ partWords[cell.part].mark }}</i><span>{{
+                  cell.shown
+                }}</span>
+              </button>
+            </td>
+          </tr>
+          <tr v-if="line.hidden > 0" class="between">
+            <td></td>
+            <td :colspan="columns.length">
+              {{ line.hidden }} more rows like these ·
+              <button type="button" class="link" @click="all = true">Show them</button>
+            </td>
+          </tr>
+        </template>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.sheet {
+  overflow: auto;
+  min-height: 0;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: var(--card);
+}
+table {
+  border-collapse: separate;
+  border-spacing: 0;
+  font-variant-numeric: tabular-nums;
+}
+thead th,
+thead td,
+tbody th {
+  position: sticky;
+  background: var(--paper);
+  color: var(--ink-soft);
+  font-weight: 400;
+  font-size: 13px;
+  text-align: center;
+}
+thead th,
+thead td {
+  top: 0;
+  z-index: 1;
+  padding: 4px 8px;
+  border-bottom: 1px solid var(--line);
+}
+tbody th {
+  left: 0;
+  padding: 0 10px;
+  border-right: 1px solid var(--line);
+}
+td {
+  min-width: 84px;
+  padding: 1px;
+  border-bottom: 1px solid var(--line);
+}
+td .part {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+  justify-content: space-between;
+  width: 100%;
+  max-width: 320px;
+  min-height: 28px;
+  padding: 3px 8px;
+  border: 1px solid transparent;
+  border-radius: 5px;
+  background: none;
+  text-align: left;
+  cursor: pointer;
+}
+td span {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+i {
+  font-style: normal;
+  font-weight: 700;
+  color: var(--ink-soft);
+}
+td .part.words {
+  justify-content: flex-start;
+}
+td .part.asked {
+  border-color: var(--plum);
+  background: var(--lilac);
+}
+td .part.asked i {
+  color: var(--plum);
+}
+td .part.result {
+  border-color: var(--leaf);
+}
+td .part.result i {
+  color: var(--leaf);
+}
+td .part.leftOut {
+  border-style: dashed;
+  border-color: var(--control-line);
+  color: var(--ink-soft);
+}
+td .part.differs {
+  border-color: var(--red);
+}
+td .part[aria-pressed='true'] {
+  box-shadow: 0 0 0 2px var(--plum);
+}
+.between td {
+  padding: 6px 10px;
+  color: var(--ink-soft);
+}
+</style>

@@ -1,0 +1,114 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import type { Changes, Reading, ShownCell } from '@vivid/worksheet'
+import type { WorksheetReply, WorksheetRequest } from './worksheet-worker'
+
+/** Honest files take a tenth of it. */
+const LONGEST_MS = 15_000
+const MOST_BYTES = 32 * 2 ** 20
+
+/**
+ * The worksheet that is looked at, read in a worker: nothing of it leaves the browser before a draft is made. A change of a guess
+ * reads it anew.
+ */
+export const useWorksheet = defineStore('worksheet', () => {
+  const name = ref('')
+  const reading = shallowRef<Reading>()
+  const changes = shallowRef<Changes>({})
+  const problem = ref('')
+  /** From 0 to 1 while it is read. */
+  const done = ref<number>()
+  const chosen = ref('')
+  let worker: Worker | undefined
+  let timer: number | undefined
+
+  const cells = computed(
+    () =>
+      new Map((reading.value?.sheets ?? []).flatMap((sheet) => sheet.cells.map((cell) => [cell.cell, cell]))),
+  )
+
+  async function open(file: Blob, fileName: string): Promise<void> {
+    close()
+    name.value = fileName
+    if (file.size > MOST_BYTES) {
+      problem.value = `This file is larger than ${MOST_BYTES / 2 ** 20} MB.`
+      return
+    }
+    done.value = 0
+    ask({ bytes: new Uint8Array(await file.arrayBuffer()), title: titleOf(fileName), changes: {} })
+  }
+
+  /** Says something of a cell otherwise than it was guessed. */
+  function change(kind: keyof Changes, cell: string, value: unknown): void {
+    changes.value = { ...changes.value, [kind]: { ...changes.value[kind], [cell]: value } }
+    ask({ title: titleOf(name.value), changes: changes.value })
+  }
+
+  function ask(request: WorksheetRequest): void {
+    worker ??= new Worker(new URL('./worksheet-worker.ts', import.meta.url), { type: 'module' })
+    worker.onmessage = ({ data }: MessageEvent<WorksheetReply>) => answer(data)
+    worker.onerror = () => fail('This worksheet cannot be read.')
+    problem.value = ''
+    done.value = 0
+    window.clearTimeout(timer)
+    timer = window.setTimeout(() => fail('This worksheet takes too much to read.'), LONGEST_MS)
+    worker.postMessage(request)
+  }
+
+  function answer(reply: WorksheetReply): void {
+    if ('done' in reply) {
+      done.value = reply.done
+      return
+    }
+    window.clearTimeout(timer)
+    done.value = undefined
+    if ('refused' in reply) fail(reply.refused)
+    else reading.value = reply.reading
+  }
+
+  function fail(sentence: string): void {
+    stop()
+    problem.value = sentence
+  }
+
+  /** Ends the reading that is under way; what was read before stays. */
+  function stop(): void {
+    window.clearTimeout(timer)
+    worker?.terminate()
+    worker = undefined
+    done.value = undefined
+  }
+
+  function close(): void {
+    stop()
+    name.value = problem.value = chosen.value = ''
+    reading.value = undefined
+    changes.value = {}
+  }
+
+  return {
+    name,
+    title: computed(() => titleOf(name.value)),
+    reading,
+    currency: computed(() => reading.value?.worksheet.currency ?? 'USD'),
+    problem,
+    done,
+    chosen,
+    cells,
+    chosenCell: computed((): ShownCell | undefined => cells.value.get(chosen.value)),
+    /** What is asked of visitors without the file saying as what. */
+    undecided: computed(() =>
+      [...cells.value.values()].filter(({ asked }) => asked && !asked.isSure && asked.others.length > 0),
+    ),
+    open,
+    change,
+    stop,
+    close,
+  }
+})
+
+const titleOf = (fileName: string): string =>
+  fileName
+    .replace(/\.xlsx$/i, '')
+    .replace(/[-_]+/g, ' ')
+    .replace(/^./, (first) => first.toUpperCase())

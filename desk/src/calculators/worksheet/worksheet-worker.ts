@@ -1,0 +1,27 @@
+import { NoWorksheet, readBook, readingOf, type Book, type Changes, type Reading } from '@vivid/worksheet'
+
+/** What the desk asks: read this file, or look at the one that is read again with other guesses. */
+export interface WorksheetRequest {
+  readonly bytes?: Uint8Array
+  readonly title: string
+  readonly changes: Changes
+}
+/** What the worker answers: how far it is, what it read, or why it cannot. */
+export type WorksheetReply =
+  { readonly done: number } | { readonly reading: Reading } | { readonly refused: string }
+
+let book: Book | undefined
+
+self.onmessage = async ({ data: { bytes, title, changes } }: MessageEvent<WorksheetRequest>) => {
+  const tell = (reply: WorksheetReply) => self.postMessage(reply)
+  try {
+    tell({ done: 0.05 })
+    if (bytes) book = await readBook(bytes)
+    if (!book) throw new NoWorksheet('There is no worksheet to look at.')
+    tell({ done: 0.3 })
+    tell({ reading: readingOf(book, title, changes, (done) => tell({ done })) })
+  } catch (error) {
+    if (!(error instanceof NoWorksheet)) throw error
+    tell({ refused: error.message })
+  }
+}
