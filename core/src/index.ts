@@ -204,7 +204,8 @@ export {
   type TimedAmounts,
 } from './cost/annual-percentage-rate'
 export { countDays, dayCounts, type DayCount } from './rates/day-count'
-export { frequencies, frequencyNames, type Frequency } from './rates/frequency'
+export { factsOf, frequencies, frequencyNames, type Frequency } from './rates/frequency'
+export type { Expression } from './formula/expression'
 export { effectiveAnnualRate, periodicRate, type PeriodicRate } from './rates/periodic-rate'
 export { aim, type Aim, type AimAnswer, type DownPayment } from './search/aim'
 export { ladder, type Ladder } from './search/ladder'

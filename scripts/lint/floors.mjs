@@ -30,7 +30,7 @@ export const floors = {
     'audience',
     'starters',
   ],
-  'worksheet/src': ['book', 'formula', 'understand', 'translate', 'loans', 'take', 'recover', 'draft'],
+  'worksheet/src': ['book', 'formula', 'understand', 'translate', 'loans', 'take', 'recover', 'draft', 'out'],
   'server/src': [
     'platform',
     'platform/http',

@@ -12,6 +12,7 @@ export type { WorksheetChange } from './draft/read-again'
 export type { Difference } from './draft/to-the-cent'
 export type { Changes } from './understand/understand'
 export { cellUnits, type CellUnit } from './understand/unit-of'
+export { writeWorksheet } from './out/write-worksheet'
 export type { Draft, Way } from './draft/make-draft'
 
 /**

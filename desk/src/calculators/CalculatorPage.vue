@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Alert, Button, Skeleton } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
-import { changesBetween, textIn } from '@vivid/core'
+import { changesBetween, readMoment, textIn } from '@vivid/core'
 import { CalculatorFile } from '@vivid/contract'
 import { sentenceOf } from '../shared/api/api-error'
 import { request } from '../shared/api/request'
@@ -25,6 +25,8 @@ import StateTag from './StateTag.vue'
 import CalculatorTape from './tape/CalculatorTape.vue'
 import { useTape } from './draft/tape-store'
 import { saveTextFile } from '../shared/files/text-files'
+import { localNow } from '../shared/time/local-today'
+import { saveWorksheet } from './worksheet/save-worksheet'
 import { toMend } from './draft/to-mend'
 import { useLackingLanguages } from './draft/use-lacking-languages'
 
@@ -79,6 +81,19 @@ async function saveFile(): Promise<void> {
       `${draft.opened?.slug ?? 'calculator'}.json`,
       'application/json',
     )
+  } catch (error) {
+    problem.value = sentenceOf(error)
+  }
+}
+
+/** The sample visitor's figures as a worksheet, to be checked in another tool. */
+async function saveAsWorksheet(): Promise<void> {
+  const today = readMoment(localNow())
+  if (!draft.document || !today) return
+  const around = { today, sheets: draft.sheets }
+  const name = `${draft.opened?.slug ?? 'calculator'}.xlsx`
+  try {
+    await saveWorksheet(draft.document, draft.sample?.answers ?? {}, around, name)
   } catch (error) {
     problem.value = sentenceOf(error)
   }
@@ -210,6 +225,14 @@ onBeforeUnmount(() => {
         </div>
         <span class="foot-right">
           <button type="button" class="link" @click="saveFile">Save to file</button>
+          <button
+            type="button"
+            class="link"
+            title="For the sample visitor, with live formulas (.xlsx)"
+            @click="saveAsWorksheet"
+          >
+            Save as worksheet
+          </button>
           <RouterLink v-if="fromWorksheet" class="link" :to="`/calculators/${id}/worksheet`"
             >Read its worksheet again</RouterLink
           >

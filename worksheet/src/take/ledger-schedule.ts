@@ -28,32 +28,41 @@ export function* asLedger(found: Found): Generator<Schedule> {
   const { candidates, minor, loan } = found
   for (const principal of candidates.filter(({ value }) => value >= 1))
     for (const perYear of [...paymentsAYear(candidates), { value: 1, text: '1' }])
-      for (const { value, parts, code } of fractionsAmong(candidates)) {
-        const interest = Math.round((principal.value * value * minor) / perYear.value) / minor
-        if (!begins(found, interest, NEAR)) continue
-        const own = {
-          principal: Math.round(principal.value * minor),
-          annualRate: (value * 100).toFixed(10),
-          frequency: frequencyOf[perYear.value] ?? 'monthly',
+      for (const { value, parts, code } of fractionsAmong(candidates))
+        for (const compounding of COMPOUNDING) {
+          const rate = compounding
+            ? (1 + value / compounding) ** (compounding / perYear.value) - 1
+            : value / perYear.value
+          const interest = Math.round(principal.value * rate * minor) / minor
+          if (compounding === perYear.value || !begins(found, interest, NEAR)) continue
+          const own = {
+            principal: Math.round(principal.value * minor),
+            annualRate: (value * 100).toFixed(10),
+            frequency: frequencyOf[perYear.value] ?? 'monthly',
+            ...(compounding && { compounding }),
+          }
+          for (const { length, terms } of lengthsFor(found, perYear, interest)) {
+            const ledger = amortize({ ...own, ...length })
+            if (!ledger.ok || ledger.count > countOf(found)) continue
+            const columns = columnsOf(found, rowsOf(ledger, minor), NEAR, ledger.count)
+            if (!columns) continue
+            yield ofLedger(columns, loan.name, principal.code.text, {
+              ...LOAN,
+              ...loan,
+              options: compounding ? { compounding } : {},
+              terms: {
+                principal: inMoney(principal.code.text),
+                annualRate: asPercent(code, parts),
+                frequency: frequencyText(perYear),
+                ...terms,
+              },
+            })
+          }
         }
-        for (const { length, terms } of lengthsFor(found, perYear, interest)) {
-          const ledger = amortize({ ...own, ...length })
-          if (!ledger.ok || ledger.count > countOf(found)) continue
-          const columns = columnsOf(found, rowsOf(ledger, minor), NEAR, ledger.count)
-          if (!columns) continue
-          yield ofLedger(columns, loan.name, principal.code.text, {
-            ...LOAN,
-            ...loan,
-            terms: {
-              principal: inMoney(principal.code.text),
-              annualRate: asPercent(code, parts),
-              frequency: frequencyText(perYear),
-              ...terms,
-            },
-          })
-        }
-      }
 }
+
+/** How often a year a rate may compound; undefined: with every payment. */
+const COMPOUNDING = [undefined, 2, 1, 4, 12, 365] as const
 
 /** Figures that may be a yearly rate, as fractions. */
 const fractionsAmong = (candidates: readonly Candidate[]) =>

@@ -38,7 +38,7 @@ const isShown = computed(() => cell.part === 'result')
       @change="worksheet.change('results', cell.cell, $event.target.checked)"
       >Visitors see this</Checkbox
     >
-    <label class="field" v-if="cell.part === 'asked' || cell.part === 'working' || cell.part === 'result'">
+    <label v-if="cell.part === 'asked' || cell.part === 'working' || cell.part === 'result'" class="field">
       What it is called
       <Input
         :value="cell.label"
@@ -47,7 +47,7 @@ const isShown = computed(() => cell.part === 'result')
         @update:value="worksheet.change('labels', cell.cell, $event)"
       />
     </label>
-    <label class="field" v-if="cell.asked && units.length > 1">
+    <label v-if="cell.asked && units.length > 1" class="field">
       What it is
       <select
         :value="cell.asked.unit"

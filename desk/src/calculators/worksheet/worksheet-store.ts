@@ -63,7 +63,7 @@ export const useWorksheet = defineStore('worksheet', () => {
     window.clearTimeout(timer)
     done.value = undefined
     if ('refused' in reply) fail(reply.refused)
-    else reading.value = reply.reading
+    else if ('reading' in reply) reading.value = reply.reading
   }
 
   function fail(sentence: string): void {

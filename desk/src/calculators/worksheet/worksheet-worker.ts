@@ -1,4 +1,13 @@
-import { NoWorksheet, readBook, readingOf, type Book, type Changes, type Reading } from '@vivid/worksheet'
+import type { Answers, Around, CalculatorDocument } from '@vivid/core'
+import {
+  NoWorksheet,
+  readBook,
+  readingOf,
+  writeWorksheet,
+  type Book,
+  type Changes,
+  type Reading,
+} from '@vivid/worksheet'
 
 /** What the desk asks: read this file, or look at the one that is read again with other guesses. */
 export interface WorksheetRequest {
@@ -6,14 +15,30 @@ export interface WorksheetRequest {
   readonly title: string
   readonly changes: Changes
 }
+/** A calculator for one visitor, to be written as a worksheet. */
+export interface WriteRequest {
+  readonly document: CalculatorDocument
+  readonly answers: Answers
+  readonly around: Around
+}
+
 /** What the worker answers: how far it is, what it read, or why it cannot. */
 export type WorksheetReply =
-  { readonly done: number } | { readonly reading: Reading } | { readonly refused: string }
+  | { readonly done: number }
+  | { readonly reading: Reading }
+  | { readonly refused: string }
+  | { readonly bytes: Uint8Array }
 
 let book: Book | undefined
 
-self.onmessage = async ({ data: { bytes, title, changes } }: MessageEvent<WorksheetRequest>) => {
-  const tell = (reply: WorksheetReply) => self.postMessage(reply)
+const tell = (reply: WorksheetReply) => self.postMessage(reply)
+
+self.onmessage = async ({ data }: MessageEvent<WorksheetRequest | WriteRequest>) => {
+  if ('document' in data) {
+    tell({ bytes: await writeWorksheet(data.document, data.answers, data.around) })
+    return
+  }
+  const { bytes, title, changes } = data
   try {
     tell({ done: 0.05 })
     if (bytes) book = await readBook(bytes)
