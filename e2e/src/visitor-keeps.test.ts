@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from 'puppeteer-core'
@@ -15,6 +15,7 @@ import {
   textOf,
   useApplication,
 } from './support/application'
+import { downloadsInto } from './support/downloads'
 
 const app = useApplication()
 const folder = mkdtempSync(join(tmpdir(), 'vivid-kept-'))
@@ -250,25 +251,9 @@ test('a text that could be two amounts is asked about; until then the figures st
 
 test('files are saved with the page’s own figures', async () => {
   const page = await open('?homePrice=300,000&downPayment=20%25&rate=5&frequency=monthly')
-  const session = await page.createCDPSession()
-  await session.send('Browser.setDownloadBehavior', {
-    behavior: 'allowAndName',
-    downloadPath: folder,
-    eventsEnabled: true,
-    browserContextId: (page.browserContext() as { id?: string }).id ?? '',
-  })
-  const saved = async (label: string): Promise<Buffer> => {
-    const before = new Set(readdirSync(folder))
-    await click(page, label, '.keeping')
-    const fresh = () =>
-      readdirSync(folder).filter((name) => !before.has(name) && !name.endsWith('.crdownload'))
-    await eventually(
-      async () => fresh().length === 1 && readFileSync(join(folder, fresh()[0] ?? '')).length > 0,
-      () => `${label}: nothing was saved`,
-      30_000,
-    )
-    return readFileSync(join(folder, fresh()[0] ?? ''))
-  }
+  const save = await downloadsInto(page, folder)
+  const saved = async (label: string): Promise<Buffer> =>
+    readFileSync(await save(label, () => click(page, label, '.keeping')))
   const csv = (await saved('Schedule as CSV')).toString()
   const rows = csv.trimEnd().split('\r\n')
   expect(rows).toHaveLength(301)

@@ -44,7 +44,7 @@ export async function openStarter(
 /** The document as the server has it. */
 export const storedDocument = (
   page: Page,
-): Promise<{ steps: { id: string; name: string }[]; proofs: unknown[] }> =>
+): Promise<{ steps: { id: string; name: string; kind: string }[]; proofs: unknown[] }> =>
   page.evaluate(async () => {
     const id = location.pathname.split('/').at(-1)
     return ((await (await fetch(`/api/calculators/${id}`)).json()) as { document: never }).document
