@@ -382,6 +382,25 @@ test.each<[string, number]>([
   ['SUM(B1:B4)', 120_133],
   ['MAX(B2,B3)-MIN(B2:B4)+AVERAGE(B2,B4)', 120.5],
   ['CHOOSE(B4-5,1,22,3)', 22],
+  ['IFERROR(B1/(B4-7),-1)', -1],
+  ['IFERROR(B1/B3,-1)', 1_000],
+  ['IFERROR(PMT(B2/1200,B4-7,B1),0)', 0],
+  ['IFERROR(MATCH(8,B1:B4,0),99)+IFNA(MATCH(7,B1:B4,0),99)', 103],
+  ['IFS(B4>9,1,B4>6,2,TRUE,3)', 2],
+  ['SWITCH(B4,5,1,7,2,3)+SWITCH(B4,1,1,30)', 32],
+  ['SUMPRODUCT(B2:B3,B3:B4)', 6 * 120 + 120 * 7],
+  ['CEILING(2.1,0.5)+FLOOR(2.9,0.5)+CEILING(-2.1,1)+FLOOR(-2.1,1)', 2.5 + 2.5 - 2 - 3],
+  ['MROUND(7.6,5)', 10],
+  ['ISPMT(B2/1200,B4,B3,B1)', -120_000 * 0.005 * (1 - 7 / 120)],
+  ['PDURATION(0.025,2000,2200)', Math.log(1.1) / Math.log(1.025)],
+  ['RRI(96,10000,11000)', 1.1 ** (1 / 96) - 1],
+  ['N(B4)+N("x")+N(B4=7)', 8],
+  ['IF(ISNUMBER(B4),1,0)+IF(ISNUMBER("x"),10,0)', 1],
+  ['LOOKUP(B4,B4:B4,B3:B3)', 120],
+  // 25 November 2026 is day 46,351 (ISO/IEC 29500-1, 18.17.4.1).
+  ['DATE(2026,11,25)', 46_351],
+  ['EDATE(DATE(2026,1,31),1)-DATE(2026,1,31)', 28],
+  ['YEAR(EDATE(DATE(2026,11,25),B4))', 2027],
 ])('%s', async (formula, wanted) => {
   const got = await gotOf({ ...inputs, D1: `=${formula}` }, 'D1')
   expect(Math.abs(Number(got) - wanted)).toBeLessThan(1e-7 * Math.max(1, Math.abs(wanted)))

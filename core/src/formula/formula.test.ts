@@ -124,6 +124,7 @@ const calls: readonly (readonly [function_: string, text: string, unit: Unit, va
   ['today', 'today() + years(1)', DATE, '2027-11-25'],
   ['year of', 'year of(first day)', NUMBER, '2026'],
   ['time until', 'time until(first day, date("2028-01-24"))', TERM, '13'],
+  ['days between', 'days between(first day, date("2028-01-24"))', NUMBER, '425'],
   ['balance after', 'balance after(loan: the loan, payments: 36)', MONEY, String(ledger.balanceAfter(36))],
   ['interest to', 'interest to(loan: the loan, years: 5)', MONEY, String(ledger.interestTo(60))],
   ['principal to', 'principal to(the loan)', MONEY, '12000000'],

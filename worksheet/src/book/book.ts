@@ -32,6 +32,10 @@ export interface Cell {
   readonly most?: number
 }
 
+/** Whether a number format shows a date. */
+export const isDateFormat = (format: string): boolean =>
+  /[ymd]/i.test(format.replace(/"[^"]*"|\[[^\]]*\]|\\./g, '')) && !/General/i.test(format)
+
 /** "Loan!B7": how a cell is named everywhere. */
 export const nameOfCell = ({ sheet, address }: Pick<Cell, 'sheet' | 'address'>): string =>
   `${sheet}!${address}`

@@ -1,6 +1,7 @@
 import ExcelJS from 'exceljs'
 import JSZip from 'jszip'
 import { SaxesParser } from 'saxes'
+import { daysOf } from './days'
 import { addressOf, type Book, type Cell, type CellValue, type Sheet } from './book'
 
 /** The most a file may unpack to, and the most cells it may have: what people work with has a hundredth of it. */
@@ -109,7 +110,7 @@ function readCell(cell: ExcelJS.Cell, sheet: string): Cell | undefined {
 
 function valueOf(value: unknown): CellValue | undefined {
   if (typeof value === 'number' || typeof value === 'string' || typeof value === 'boolean') return value
-  if (value instanceof Date) return dayNumber(value)
+  if (value instanceof Date) return daysOf(value)
   if (typeof value !== 'object' || value === null) return undefined
   if ('error' in value) return { error: String(value.error) }
   if ('richText' in value && Array.isArray(value.richText))
@@ -117,9 +118,6 @@ function valueOf(value: unknown): CellValue | undefined {
   if ('text' in value) return valueOf(value.text)
   return 'result' in value ? valueOf(value.result) : undefined
 }
-
-/** Days are counted from the last of 1899, with a 29 February 1900 that never was (ISO/IEC 29500-1, 18.17.4.1). */
-const dayNumber = (date: Date): number => (date.getTime() - Date.UTC(1899, 11, 30)) / 86_400_000
 
 function ruleOf({ dataValidation }: ExcelJS.Cell): Pick<Cell, 'choices' | 'least' | 'most'> {
   const rule = dataValidation as ExcelJS.DataValidation | undefined

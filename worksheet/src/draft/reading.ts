@@ -1,5 +1,6 @@
 import type { CalculatorDocument } from '@vivid/core'
-import { nameOfCell, type Book, type Cell } from '../book/book'
+import { isDateFormat, nameOfCell, type Book, type Cell } from '../book/book'
+import { dateOf } from '../book/days'
 import { cellsOfBlock } from '../understand/blocks'
 import { understand, type Changes, type Understood } from '../understand/understand'
 import { othersFor, type CellUnit } from '../understand/unit-of'
@@ -127,7 +128,7 @@ function shownValue({ value, format }: Cell): string {
   if (typeof value === 'object') return value.error
   if (typeof value === 'boolean') return value ? 'TRUE' : 'FALSE'
   if (typeof value === 'string') return value
-  if (/[ymd]/i.test(format.replace(/"[^"]*"|\[[^\]]*\]/g, ''))) return dayOf(value)
+  if (isDateFormat(format)) return dateOf(Math.floor(value)) ?? String(value)
   const decimals = /0\.(0+)/.exec(format)?.[1]?.length
   if (format.includes('%')) return `${(value * 100).toFixed(decimals ?? 0)}%`
   const sign = /[$£€¥₹₪]/.exec(format)?.[0] ?? ''
@@ -138,9 +139,3 @@ function shownValue({ value, format }: Cell): string {
   })
   return `${digits.startsWith('-') ? '−' : ''}${sign}${digits.replace(/^-/, '')}`
 }
-
-/** A number of days as a date: counted from the last of 1899 (ISO/IEC 29500-1, 18.17.4.1). */
-const dayOf = (value: number): string =>
-  value > 0 && value < 2_958_466
-    ? new Date(Date.UTC(1899, 11, 30) + Math.floor(value) * 86_400_000).toISOString().slice(0, 10)
-    : String(value)

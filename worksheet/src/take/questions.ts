@@ -1,5 +1,7 @@
 import { CalculatorDocument, Decimal, type Proof, type Question } from '@vivid/core'
 import type { Cell } from '../book/book'
+import { dateOf } from '../book/days'
+import { dayNumber } from '../translate/dates'
 import type { AskedCell } from '../understand/understand'
 import type { Code } from '../translate/code'
 
@@ -103,6 +105,18 @@ export function questionFor(
         default: answerOf(value) ?? null,
       }
       return made(question, answerOf, { text: name, gives: 'text', isShort: true, oneOf: choices })
+    }
+    case 'date': {
+      const answerOf = (one: unknown) => (typeof one === 'number' ? dateOf(one) : undefined)
+      const question = {
+        ...common,
+        asks: 'date' as const,
+        precision: 'day' as const,
+        default: answerOf(value) ?? null,
+        least: null,
+        most: null,
+      }
+      return made(question, answerOf, dayNumber(name))
     }
     case 'yesNo': {
       const answerOf = (one: unknown) => (typeof one === 'boolean' ? one : undefined)

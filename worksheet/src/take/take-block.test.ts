@@ -115,3 +115,25 @@ test('two schedules beside each other are two', async () => {
   expect(differing(report).slice(0, 3)).toEqual([])
   expect(report.document.steps.filter(({ kind }) => kind === 'loan')).toHaveLength(2)
 })
+
+test('days that go on by months, from the row before or from the first, are proven too', async () => {
+  const { cells, formats } = scheduleCells(own)
+  const dayOf = (months: number) => (Date.UTC(2026, 10 + months, 25) - Date.UTC(1899, 11, 30)) / 86_400_000
+  const days = Object.fromEntries(
+    Array.from({ length: 60 }, (_, i) => [
+      [`I${12 + i}`, { formula: i === 0 ? '$B$7' : `EDATE(I${11 + i},1)`, result: dayOf(i) }],
+      [`J${12 + i}`, { formula: `EDATE($B$7,A${12 + i}-1)`, result: dayOf(i) }],
+    ]).flat() as [string, { formula: string; result: number }][],
+  )
+  const bytes = await bookOf(
+    { ...cells, A7: 'First payment', B7: dayOf(0), ...days },
+    { ...formats, B7: 'yyyy-mm-dd' },
+  )
+  const draft = await readWorksheet(bytes, 'Days')
+  const report = reportOf(draft)
+  expect(report.leftOut).toEqual([])
+  expect(differing(report).slice(0, 3)).toEqual([])
+  expect(report.questions.find(({ cell }) => cell === 'S!B7')?.unit).toBe('date')
+  const later = figuresOf(draft, { 'S!B7': dayOf(12) })
+  expect(later.find(({ cell }) => cell === 'S!I71')?.got).toBe(dayOf(71))
+})

@@ -1,5 +1,7 @@
+import { monthsLater } from '../translate/dates'
+import { splitName } from '../translate/translate'
 import type { CalculatorStep } from '@vivid/core'
-import type { Cell } from '../book/book'
+import { placeOf, type Cell } from '../book/book'
 import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
 import { figure, number, ZERO, type Code } from '../translate/code'
 import {
@@ -151,10 +153,9 @@ export function takeBlock(
     const [first, second] = [own[begins], own[begins + 1]]
     const [formula, next] = [first, second].map((cell) => cell && understood.formulas.get(cell.name)?.formula)
     if (!first || !formula || !next || own.slice(begins).some(({ name }) => formOf(name) !== form)) return
-    const step = stepOf(formula, lane, first.k)
-    const start = step === undefined ? undefined : startOf(lane, first.k - 1)
+    const carriedOn = carriedOnFrom(formula, lane, first.k)
     const text: LaneText = (k) => {
-      if (step !== undefined && start !== undefined) return `${start} + ${step} * ${shifted(k, 1 - first.k)}`
+      if (carriedOn) return carriedOn(k)
       const code = taking.codeFor(formula, { instead: movingWith(formula, next, first.k, k), nothing: ZERO })
       if (code.gives !== 'number') throw new NotTaken(NO_COLUMN)
       return code.text
@@ -168,26 +169,36 @@ export function takeBlock(
     }
   }
 
-  /** What a lane goes up by, where each of its cells is the one before and a number. */
-  function stepOf(formula: Formula, lane: number, k: number): string | undefined {
-    if (formula.is !== 'binary' || formula.how !== '+') return undefined
-    const [before, step] = formula.a.is === 'cell' ? [formula.a, formula.b] : [formula.b, formula.a]
-    if (before.is !== 'cell' || step.is !== 'number' || before.sheet !== block.sheet) return undefined
-    const place = placeIn(block, before)
-    return place.lane === lane && place.k === k - 1 ? step.text : undefined
+  /** A lane whose cells are each the one before and a number, or so many months later. */
+  function carriedOnFrom(formula: Formula, lane: number, k: number): LaneText | undefined {
+    const isBefore = (of: Formula | undefined) => {
+      if (of?.is !== 'cell' || of.sheet !== block.sheet) return false
+      const place = placeIn(block, of)
+      return place.lane === lane && place.k === k - 1
+    }
+    const stepsTo = (at: number | string) => shifted(at, 1 - k)
+    if (formula.is === 'binary' && formula.how === '+') {
+      const [before, step] = isBefore(formula.a) ? [formula.a, formula.b] : [formula.b, formula.a]
+      if (!isBefore(before) || step.is !== 'number') return undefined
+      const start = startOf(lane, k - 1).text
+      return (at) => `${start} + ${step.text} * ${stepsTo(at)}`
+    }
+    const [before, months] = formula.is === 'call' && formula.function === 'EDATE' ? formula.args : []
+    if (!isBefore(before) || months?.is !== 'number') return undefined
+    const start = startOf(lane, k - 1)
+    return (at) => monthsLater(start, `${months.text} * ${stepsTo(at)}`).text
   }
 
   /** What stands before the first row of a lane. */
-  function startOf(lane: number, k: number): string {
-    const [name = ''] = [
-      ...cellsOfBlock({ ...block, from: block.from + k - 1, to: block.from + k - 1, lanes: [lane] }),
-    ].map((cell) => cell.name)
-    const cell = cells.get(name)
-    if (cell && cell.formula === undefined && typeof cell.value === 'number')
-      return taking.asked.get(name)?.code.text ?? figure(cell.value).text
+  function startOf(lane: number, k: number): Code {
+    const at = block.from + k - 1
+    const [{ name } = { name: '' }] = [...cellsOfBlock({ ...block, from: at, to: at, lanes: [lane] })]
     const one = understood.formulas.get(name)
-    if (!one?.formula) throw new NotTaken(NO_COLUMN)
-    return `(${taking.codeFor(one.formula).text})`
+    if (one?.formula) return bracketed(taking.codeFor(one.formula))
+    const [sheet = '', address = ''] = splitName(name)
+    const place = placeOf(address)
+    if (!place || !cells.has(name)) throw new NotTaken(NO_COLUMN)
+    return taking.codeFor({ is: 'cell', sheet, ...place })
   }
 
   /** What stands in a formula for the cells that move with its row. */
@@ -289,6 +300,8 @@ export function takeBlock(
     return number(`sum(for k in ${first.k}..${last.k} return ${text('k')})`, false)
   }
 }
+
+const bracketed = (code: Code): Code => ({ ...code, text: `(${code.text})` })
 
 /** Fewer are added up one by one. */
 const FEWEST_ADDED = 3

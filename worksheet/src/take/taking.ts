@@ -63,6 +63,7 @@ const NAME_OF: Readonly<Record<CellUnit, string>> = {
   number: 'quantity',
   choice: 'choice',
   yesNo: 'answer',
+  date: 'day',
 }
 
 /** The taking over of a worksheet: what became of which cell so far, and what the rest needs to know of it. */

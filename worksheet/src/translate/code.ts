@@ -8,6 +8,8 @@ export interface Code {
   readonly isShort: boolean
   /** A text that is known to be one of a few. */
   readonly oneOf?: readonly string[]
+  /** Of a number of days that is a date: the date. */
+  readonly date?: string
 }
 
 const LONG = 24

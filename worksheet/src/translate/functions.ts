@@ -1,3 +1,4 @@
+import { dateFrom, monthsLater, yearOf } from './dates'
 import { NotTaken } from '../formula/parse-formula'
 import { asNumber, asYesNo, either, figure, firstThat, NONE, number, yesNo, ZERO, type Code } from './code'
 
@@ -128,20 +129,51 @@ const joined =
   ({ args }) =>
     yesNo(`(${args.map(asYesNo).join(` ${word} `)})`)
 
+/** To a multiple, away from nothing or towards it: up is up below nothing too. */
+const toMultiple =
+  (above: 'round up' | 'round down', below: 'round up' | 'round down'): Translate =>
+  (call) => {
+    const [x, to] = [n(call, 0), call.args[1] ? n(call, 1) : '1']
+    return number(`(if ${x} < 0 then ${below}(${x}, abs(${to})) else ${above}(${x}, abs(${to})))`)
+  }
+
+/** Pairs of a condition and its outcome; what is behind them is the outcome where none holds. */
+function outcomes(pairs: readonly Code[], condition: (one: Code) => Code): Code {
+  const rest = pairs.length % 2 === 1 ? pairs.at(-1) : undefined
+  const cases = Array.from(
+    { length: Math.floor(pairs.length / 2) },
+    (_, i) => [pairs[2 * i], pairs[2 * i + 1]] as const,
+  )
+  const [first] = cases
+  if (!first?.[1]) throw new NotTaken('an argument is missing')
+  return cases.reduceRight(
+    (otherwise, [one, then]) => (one && then ? either(condition(one), then, otherwise) : otherwise),
+    rest ?? NONE[first[1].gives],
+  )
+}
+
 /** What each function is in FEEL: the figures of OASIS OpenFormula 1.3. Ranges come as their cells; lookups are elsewhere. */
 export const functions: Readonly<Record<string, Translate>> = {
   ABS: same((x) => `abs(${x})`),
   AND: joined('and'),
   AVERAGE: ofAll((all) => `(${all.join(' + ')}) / ${all.length}`),
+  CEILING: toMultiple('round up', 'round down'),
   COUNT: ({ args }) => figure(args.length),
   CUMIPMT: upTo('interest'),
   CUMPRINC: upTo('principal'),
+  DATE: ({ args }) => dateFrom(args),
+  EDATE: (call) => monthsLater(given(call, 0), n(call, 1)),
   EFFECT: (call) => number(`(1 + ${n(call, 0)} / ${n(call, 1)}) ** ${n(call, 1)} - 1`),
   EXP: same((x) => `2.71828182845904523536028747135266249775724709369996 ** ${x}`),
+  FALSE: () => yesNo('false'),
+  FLOOR: toMultiple('round down', 'round up'),
   FV,
   IF: (call) => either(given(call, 0), given(call, 1), given(call, 2), call.nothing),
+  IFS: ({ args }) => outcomes(args, (one) => yesNo(asYesNo(one))),
   INT: same(floor),
   IPMT: ofPayment('interest'),
+  ISNUMBER: (call) => yesNo(String(given(call, 0).gives === 'number')),
+  ISPMT: (call) => number(`-(${n(call, 3)} * ${n(call, 0)} * (1 - ${n(call, 1)} / ${n(call, 2)}))`),
   LN: same((x) => `log(${x})`),
   LOG: (call) => number(`log(${n(call, 0)}) / log(${call.args[1] ? n(call, 1) : '10'})`),
   LOG10: same((x) => `log(${x}) / log(10)`),
@@ -151,10 +183,17 @@ export const functions: Readonly<Record<string, Translate>> = {
     const [a, b] = [n(call, 0), n(call, 1)]
     return number(`(${a} - ${b} * ${floor(`(${a} / ${b})`)})`)
   },
+  MROUND: (call) => number(`round(${n(call, 0)}, abs(${n(call, 1)}))`),
+  N: (call) => {
+    const of = given(call, 0)
+    if (of.gives === 'number') return of
+    return of.gives === 'text' ? ZERO : number(`(if ${of.text} then 1 else 0)`)
+  },
   NOMINAL: (call) => number(`${n(call, 1)} * ((1 + ${n(call, 0)}) ** (1 / ${n(call, 1)}) - 1)`),
   NOT: (call) => yesNo(`not(${asYesNo(given(call, 0))})`),
   NPER,
   OR: joined('or'),
+  PDURATION: (call) => number(`(log(${n(call, 2)}) - log(${n(call, 1)})) / log(1 + ${n(call, 0)})`),
   PI: () => figure(Math.PI),
   PMT,
   POWER: (call) => number(`${n(call, 0)} ** ${n(call, 1)}`),
@@ -164,10 +203,17 @@ export const functions: Readonly<Record<string, Translate>> = {
   ROUND: rounding('round'),
   ROUNDDOWN: rounding('round down'),
   ROUNDUP: rounding('round up'),
+  RRI: (call) => number(`(${n(call, 2)} / ${n(call, 1)}) ** (1 / ${n(call, 0)}) - 1`),
   SIGN: same((x) => `(if ${x} > 0 then 1 else if ${x} < 0 then -1 else 0)`),
   SQRT: same((x) => `${x} ** 0.5`),
   SUM: ofAll((all) => `(${all.join(' + ')})`),
+  SWITCH: ({ args: [of, ...pairs] }) => {
+    if (!of) throw new NotTaken('an argument is missing')
+    return outcomes(pairs, (one) => yesNo(one.gives === of.gives ? `${of.text} = ${one.text}` : 'false'))
+  },
+  TRUE: () => yesNo('true'),
   TRUNC: rounding('round down'),
+  YEAR: (call) => yearOf(given(call, 0)),
 }
 
 /** Why a function is not there, where that can be said better than that it is unknown. */
@@ -180,7 +226,6 @@ export const whyNot: Readonly<Record<string, string>> = {
   RANDBETWEEN: 'it changes by itself',
   OFFSET: 'OFFSET takes cells that are only known once it runs',
   INDIRECT: 'INDIRECT takes cells that are only known once it runs',
-  IFERROR: 'IFERROR hides what cannot be worked out; ask for it with a condition',
   TEXT: 'figures are put into words by the page',
   CONCATENATE: 'texts are put together by a sentence',
   CONCAT: 'texts are put together by a sentence',

@@ -1,7 +1,9 @@
-import { addressOf, nameOfCell, type Book, type Cell } from '../book/book'
+import { dateOf } from '../book/days'
+import { addressOf, isDateFormat, nameOfCell, type Book, type Cell } from '../book/book'
 import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
 import { cellsOfRange } from '../understand/references'
-import { asNumber, figure, joined, number, text, yesNo, ZERO, type Code } from './code'
+import { asNumber, either, figure, joined, NONE, number, text, yesNo, ZERO, type Code } from './code'
+import { written } from './dates'
 import { functions, whyNot } from './functions'
 import { besideKey, chosen, transposed, type Match, type Table } from './lookups'
 
@@ -66,6 +68,8 @@ export function translate(formula: Formula, around: Around): Code {
   function call({ function: name, args }: Extract<Formula, { is: 'call' }>): Code {
     const looked = lookUp(name, args)
     if (looked) return looked
+    if (name === 'IFERROR' || name === 'IFNA') return orElse(args)
+    if (name === 'SUMPRODUCT') return sumOfProducts(args)
     const found = Object.hasOwn(functions, name) ? functions[name] : undefined
     if (!found) throw new NotTaken(whyNot[name] ?? `${name} has no meaning here`)
     const total =
@@ -77,6 +81,38 @@ export function translate(formula: Formula, around: Around): Code {
       short: around.short,
       nothing: around.nothing,
     })
+  }
+
+  /** What is worked out instead where there would be an error: where something is divided by nothing, or not found. */
+  function orElse([of, instead]: readonly Formula[]): Code {
+    if (!of) throw new NotTaken('an argument is missing')
+    const first = go(of)
+    const second = instead ? go(instead) : ZERO
+    // Where nothing is to be shown, there is no figure either way.
+    if (second.text === '""') return first
+    const fails = whereItFails(of)
+    if (fails) return either(yesNo(`${fails} = 0`), second, first, around.nothing)
+    if (of.is === 'call' && FINDING.has(of.function) && second.gives === first.gives)
+      return { ...first, text: first.text.replaceAll(NONE[first.gives].text, second.text) }
+    throw new NotTaken(
+      'it hides an error whose reason is not known; a condition says when there is no figure',
+    )
+  }
+
+  /** What has to be nothing for a formula to be an error, where that is one thing. */
+  function whereItFails(of: Formula): string | undefined {
+    if (of.is === 'binary' && of.how === '/') return asNumber(around.short(go(of.b)))
+    const [, count] = of.is === 'call' && of.function === 'PMT' ? of.args : []
+    return count && asNumber(around.short(go(count)))
+  }
+
+  function sumOfProducts(args: readonly Formula[]): Code {
+    const lists = args.map(figuresOf)
+    const [first = []] = lists
+    if (lists.some((list) => list.length !== first.length))
+      throw new NotTaken('it multiplies ranges of different sizes')
+    const products = first.map((_, i) => lists.map((list) => asNumber(list[i] ?? ZERO)).join(' * '))
+    return products.length === 0 ? ZERO : number(`(${products.join(' + ')})`)
   }
 
   /** The figures of an argument; of a range only its figures count. */
@@ -152,6 +188,15 @@ export function translate(formula: Formula, around: Around): Code {
           table.map((line) => chosen(column, line)),
         )
       }
+      case 'LOOKUP': {
+        if (args.length !== 3) throw new NotTaken('it looks up in a table of its own form')
+        return besideKey(
+          around.short(go(needed(first))),
+          tableOf(second).flat(),
+          tableOf(third).flat(),
+          'notAbove',
+        )
+      }
       case 'CHOOSE':
         return chosen(around.short(go(needed(first))), args.slice(1).map(go))
       default:
@@ -159,6 +204,9 @@ export function translate(formula: Formula, around: Around): Code {
     }
   }
 }
+
+/** Functions that look something up: what they do not find is an error. */
+const FINDING: ReadonlySet<string> = new Set(['VLOOKUP', 'HLOOKUP', 'INDEX', 'MATCH', 'LOOKUP'])
 
 const SIGNS: Readonly<Record<string, string>> = { '^': '**', '<>': '!=' }
 
@@ -185,7 +233,10 @@ function binary(how: string, a: Code, b: Code): Code {
 function constant(cell: Cell | undefined): Code {
   const value = cell?.value
   if (value === undefined) return ZERO
-  if (typeof value === 'number') return figure(value)
+  if (typeof value === 'number') {
+    const date = isDateFormat(cell?.format ?? '') ? dateOf(value) : undefined
+    return date === undefined ? figure(value) : { ...figure(value), date: written(date) }
+  }
   if (typeof value === 'string') return text(value)
   if (typeof value === 'boolean') return yesNo(String(value))
   throw new NotTaken(`${nameOfCell(cell ?? { sheet: '', address: '' })} has the error ${value.error}`)

@@ -1,4 +1,5 @@
-import type { Cell } from '../book/book'
+import { isDateFormat, type Cell } from '../book/book'
+import { dateOf } from '../book/days'
 
 /**
  * What a typed cell is: an amount; a percentage as a fraction (0.0485 shown as 4.85 %) or as its number (4.85); a length in years or
@@ -14,6 +15,7 @@ export const cellUnits = [
   'number',
   'choice',
   'yesNo',
+  'date',
 ] as const
 export type CellUnit = (typeof cellUnits)[number]
 
@@ -47,6 +49,7 @@ export function unitOf(cell: Cell, label: string, usage: Usage): UnitGuess | und
     return sure('choice', 'its cell allows a list of values')
   if (typeof value === 'boolean') return sure('yesNo', 'it is true or false')
   if (typeof value !== 'number') return undefined
+  if (isDateFormat(format)) return dateOf(value) ? sure('date', 'its format is a date') : undefined
   if (format.includes('%')) return sure('percent', 'its format is a percentage')
   if (isCurrency(format)) return sure('money', 'its format is a currency')
   if (/%|\bper ?cent\b|\bp\.\s?a\.|\brate\b|\binterest\b/i.test(label) && value >= 0 && value < 100) {

@@ -102,4 +102,14 @@ export const timeFunctions: readonly BuiltIn[] = [
     gives: TERM,
     work: (args) => new Decimal(monthsBetween(dateAt(args, 0), dateAt(args, 1))),
   },
+  {
+    name: 'days between',
+    group: 'time',
+    parameters: [
+      { name: 'from', takes: { is: 'date' } },
+      { name: 'to', takes: { is: 'date' } },
+    ],
+    gives: NUMBER,
+    work: (args) => new Decimal(daysBetween(dateAt(args, 0), dateAt(args, 1))),
+  },
 ]

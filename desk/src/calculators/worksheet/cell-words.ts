@@ -21,6 +21,7 @@ export const unitWords: Readonly<Record<CellUnit, string>> = {
   number: 'a number',
   choice: 'a choice',
   yesNo: 'yes or no',
+  date: 'a date',
 }
 
 /** A typed value as visitors would read it in this unit. */
@@ -49,6 +50,7 @@ export function readAs({ shown }: Pick<ShownCell, 'shown'>, unit: CellUnit, curr
     case 'number':
     case 'choice':
     case 'yesNo':
+    case 'date':
       return shown
   }
 }
