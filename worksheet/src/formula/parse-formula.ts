@@ -58,18 +58,19 @@ export function parseFormula(text: string, sheet: string): Formula {
         return { is: 'nothing' }
       case 'Cell': {
         const at = cellAt(said)
-        return { is: 'cell', sheet: at.sheet, ...at.place }
+        return moving({ is: 'cell', sheet: at.sheet, ...at.place }, [said])
       }
       case 'Range': {
         const [first, last] = node.getChildren('Cell')
         const from = cellAt(text.slice(first?.from, first?.to))
         const { place: to } = cellAt(text.slice(last?.from, last?.to))
-        return {
+        const range: CellRange = {
           is: 'range',
           sheet: from.sheet,
           from: { row: Math.min(from.place.row, to.row), column: Math.min(from.place.column, to.column) },
           to: { row: Math.max(from.place.row, to.row), column: Math.max(from.place.column, to.column) },
         }
+        return moving(range, [text.slice(first?.from, first?.to), text.slice(last?.from, last?.to)])
       }
       case 'Name':
         return /^(true|false)$/i.test(said)
@@ -112,6 +113,41 @@ export function parseFormula(text: string, sheet: string): Formula {
     const place = placeOf(said.slice(mark + 1))
     if (!place) throw new NotTaken(`there is no cell “${said}”`)
     return { sheet: mark < 0 ? sheet : named.replace(/^'(.*)'$/s, '$1').replaceAll("''", "'"), place }
+  }
+}
+
+/** Which rows and columns of a reference move with the cell its formula stands in; what compares formulas does not see it. */
+const MOVES = Symbol('moves')
+interface Moves {
+  readonly [MOVES]?: readonly { readonly row: boolean; readonly column: boolean }[]
+}
+const moving = <T extends Formula>(of: T, ends: readonly string[]): T =>
+  Object.assign(of, {
+    [MOVES]: ends.map((said) => ({ row: !/\$\d+$/.test(said), column: !/\$[A-Za-z]+\$?\d+$/.test(said) })),
+  })
+
+/** The formula as it stands so many rows further down and columns further right. */
+export function movedBy(of: Formula, rows: number, columns: number): Formula {
+  if (rows === 0 && columns === 0) return of
+  const go = (one: Formula) => movedBy(one, rows, columns)
+  const moved = (place: { row: number; column: number }, end: number) => {
+    const moves = (of as Moves)[MOVES]?.[end]
+    return { row: place.row + (moves?.row ? rows : 0), column: place.column + (moves?.column ? columns : 0) }
+  }
+  switch (of.is) {
+    case 'cell':
+      return { ...of, ...moved(of, 0) }
+    case 'range':
+      return { ...of, from: moved(of.from, 0), to: moved(of.to, 1) }
+    case 'call':
+      return { ...of, args: of.args.map(go) }
+    case 'minus':
+    case 'percent':
+      return { ...of, of: go(of.of) }
+    case 'binary':
+      return { ...of, a: go(of.a), b: go(of.b) }
+    default:
+      return of
   }
 }
 

@@ -127,13 +127,17 @@ function runsIn(cells: readonly Cell[], way: Block['way']): Run[] {
   })
 }
 
+/** What stands in quotation marks, or a cell; what belongs to a longer name is none. */
+const QUOTED_OR_CELL =
+  /'(?:[^']|'')*'|"(?:[^"]|"")*"|(?<![A-Za-z0-9_.\u{a1}-\u{10ffff}])(\$?)([A-Za-z]{1,3})(\$?)(\d{1,7})(?![\w.(!])/gu
+
 /** A formula with rows and columns counted from its own cell: the same in each row of a block. */
 export const relative = ({ formula = '', row, column }: Pick<Cell, 'formula' | 'row' | 'column'>): string =>
   formula.replace(
-    /(\$?)([A-Za-z]{1,3})(\$?)(\d{1,7})(?![\w(])/g,
-    (all: string, fixedColumn: string, letters: string, fixedRow: string, digits: string) => {
-      const place = placeOf(`${letters}${digits}`)
-      if (!place) return all
+    QUOTED_OR_CELL,
+    (all: string, fixedColumn: string, letters: string | undefined, fixedRow: string, digits: string) => {
+      const place = letters === undefined ? undefined : placeOf(`${letters}${digits}`)
+      if (!place || letters === undefined) return all
       return `${fixedColumn ? letters : `C[${place.column - column}]`}${fixedRow ? digits : `R[${place.row - row}]`}`
     },
   )

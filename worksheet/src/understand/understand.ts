@@ -1,6 +1,6 @@
 import { columnLetters, nameOfCell, type Book, type Cell } from '../book/book'
-import { NotTaken, parseFormula, type Formula } from '../formula/parse-formula'
-import { blocksIn, cellsOfBlock, type Block } from './blocks'
+import { movedBy, NotTaken, parseFormula, type Formula } from '../formula/parse-formula'
+import { blocksIn, cellsOfBlock, relative, type Block } from './blocks'
 import { hasWordsBeside, labelOf } from './labels'
 import { cellsOfRange, referencesOf, withoutNames } from './references'
 import { currencyIn, unitOf, type CellUnit, type UnitGuess, type Usage } from './unit-of'
@@ -55,12 +55,13 @@ export function understand(book: Book, changes: Changes = {}): Understood {
   const inBlocks = new Set(blocks.flatMap((block) => [...cellsOfBlock(block)].map(({ name }) => name)))
   /** What formulas take by itself or in a range: where it is typed, it may be asked. A table that is looked up in is not. */
   const typedIn = new Set<string>()
+  const parsed = createReading(book)
   const read = cells.flatMap((cell): FormulaCell[] => {
     if (cell.formula === undefined) return []
     const label = inBlocks.has(nameOfCell(cell)) ? cell.address : labelFor(cell)
     const common = { cell, label, isResult: false }
     try {
-      const formula = withoutNames(parseFormula(cell.formula, cell.sheet), book)
+      const formula = parsed({ ...cell, formula: cell.formula })
       const { alone, inRanges, inTables } = referencesOf(formula)
       for (const name of [...alone, ...inRanges]) typedIn.add(name)
       return [{ ...common, formula, uses: [...new Set([...alone, ...inRanges, ...inTables])], why: '' }]
@@ -102,6 +103,21 @@ export function understand(book: Book, changes: Changes = {}): Understood {
   function isResult({ cell }: FormulaCell): boolean {
     const name = nameOfCell(cell)
     return changes.results?.[name] ?? (!used.has(name) || /\bPMT\(/i.test(cell.formula ?? ''))
+  }
+}
+
+/** Reads formulas; one that stands elsewhere already, counted from its own cell, is moved here. */
+function createReading(book: Book): (cell: Cell & { formula: string }) => Formula {
+  const known = new Map<string, { formula: Formula; row: number; column: number }>()
+  return (cell) => {
+    const { sheet, row, column } = cell
+    const key = `${sheet}!${relative(cell)}`
+    const first = known.get(key)
+    if (first) return movedBy(first.formula, row - first.row, column - first.column)
+    const formula = withoutNames(parseFormula(cell.formula, sheet), book)
+    // A range whose ends are fixed in different ways may turn round where it is moved.
+    if (!cell.formula.includes(':')) known.set(key, { formula, row, column })
+    return formula
   }
 }
 
