@@ -1,7 +1,7 @@
 import { amortize, type Ledger, type LoanTerms, type StepOf } from '@vivid/core'
 import { countReadings, frequencyOf, frequencyText, inMoney, asPercent } from '../loans/rate-of'
 import {
-  begins,
+  beginsWith,
   columnsOf,
   countOf,
   paymentsAmong,
@@ -34,7 +34,8 @@ export function* asLedger(found: Found): Generator<Schedule> {
             ? (1 + value / compounding) ** (compounding / perYear.value) - 1
             : value / perYear.value
           const interest = Math.round(principal.value * rate * minor) / minor
-          if (compounding === perYear.value || !begins(found, interest, NEAR)) continue
+          const isPaid = interest > 0 && beginsToTheCent(found, interest)
+          if (compounding === perYear.value || !isPaid) continue
           const own = {
             principal: Math.round(principal.value * minor),
             annualRate: (value * 100).toFixed(10),
@@ -60,6 +61,16 @@ export function* asLedger(found: Found): Generator<Schedule> {
           }
         }
 }
+
+/** Whether a column begins with this figure and goes on in whole cents: no ledger is worked out for what is not rounded. */
+function beginsToTheCent({ values, minor }: Found, figure: number): boolean {
+  const isWhole = (value: number | null | undefined) =>
+    typeof value !== 'number' || Math.abs(value * minor - Math.round(value * minor)) < NEAR * minor
+  return [...values.values()].some(
+    (column) => beginsWith(column, figure, NEAR) && column.slice(0, FEW_ROWS).every(isWhole),
+  )
+}
+const FEW_ROWS = 12
 
 /** How often a year a rate may compound; undefined: with every payment. */
 const COMPOUNDING = [undefined, 2, 1, 4, 12, 365] as const

@@ -133,9 +133,12 @@ export function columnsOf(
 
 /** Whether a column begins with this figure, as it is or with the other sign: most guesses end here. */
 export const begins = ({ values }: Found, figure: number, near: number): boolean =>
-  [...values.values()].some(
-    ([first]) => typeof first === 'number' && Math.abs(Math.abs(first) - figure) <= near,
-  )
+  [...values.values()].some((column) => beginsWith(column, figure, near))
+export const beginsWith = (
+  [first]: readonly (number | null | undefined)[],
+  figure: number,
+  near: number,
+): boolean => typeof first === 'number' && Math.abs(Math.abs(first) - figure) <= near
 
 /** The texts of a schedule's series, with the sign their columns have. */
 export const signed = (
