@@ -95,7 +95,8 @@ const LARGEST = new Decimal(LARGEST_BALANCE).times(1e6)
 
 function bounded(value: Decimal): Decimal {
   if (!value.isFinite()) throw new Stopped({ code: 'DIVIDED_BY_ZERO' })
-  if (value.abs().greaterThan(LARGEST)) throw new Stopped({ code: 'TOO_LARGE' })
+  // Most are far smaller, which their exponent alone tells.
+  if (value.e >= LARGEST.e && value.abs().greaterThan(LARGEST)) throw new Stopped({ code: 'TOO_LARGE' })
   return value
 }
 

@@ -132,8 +132,11 @@ const QUOTED_OR_CELL =
   /'(?:[^']|'')*'|"(?:[^"]|"")*"|(?<![A-Za-z0-9_.\u{a1}-\u{10ffff}])(\$?)([A-Za-z]{1,3})(\$?)(\d{1,7})(?![\w.(!])/gu
 
 /** A formula with rows and columns counted from its own cell: the same in each row of a block. */
-export const relative = ({ formula = '', row, column }: Pick<Cell, 'formula' | 'row' | 'column'>): string =>
-  formula.replace(
+export function relative(cell: Pick<Cell, 'formula' | 'row' | 'column'>): string {
+  const known = worked.get(cell)
+  if (known !== undefined) return known
+  const { formula = '', row, column } = cell
+  const text = formula.replace(
     QUOTED_OR_CELL,
     (all: string, fixedColumn: string, letters: string | undefined, fixedRow: string, digits: string) => {
       const place = letters === undefined ? undefined : placeOf(`${letters}${digits}`)
@@ -141,3 +144,8 @@ export const relative = ({ formula = '', row, column }: Pick<Cell, 'formula' | '
       return `${fixedColumn ? letters : `C[${place.column - column}]`}${fixedRow ? digits : `R[${place.row - row}]`}`
     },
   )
+  worked.set(cell, text)
+  return text
+}
+/** A cell's is asked for by all who look for rows. */
+const worked = new WeakMap<object, string>()

@@ -61,7 +61,7 @@ export function understand(book: Book, changes: Changes = {}): Understood {
     const label = inBlocks.has(nameOfCell(cell)) ? cell.address : labelFor(cell)
     const common = { cell, label, isResult: false }
     try {
-      const formula = parsed({ ...cell, formula: cell.formula })
+      const formula = parsed(cell, cell.formula)
       const { alone, inRanges, inTables } = referencesOf(formula)
       for (const name of [...alone, ...inRanges]) typedIn.add(name)
       return [{ ...common, formula, uses: [...new Set([...alone, ...inRanges, ...inTables])], why: '' }]
@@ -107,16 +107,16 @@ export function understand(book: Book, changes: Changes = {}): Understood {
 }
 
 /** Reads formulas; one that stands elsewhere already, counted from its own cell, is moved here. */
-function createReading(book: Book): (cell: Cell & { formula: string }) => Formula {
+function createReading(book: Book): (cell: Cell, text: string) => Formula {
   const known = new Map<string, { formula: Formula; row: number; column: number }>()
-  return (cell) => {
+  return (cell, text) => {
     const { sheet, row, column } = cell
     const key = `${sheet}!${relative(cell)}`
     const first = known.get(key)
     if (first) return movedBy(first.formula, row - first.row, column - first.column)
-    const formula = withoutNames(parseFormula(cell.formula, sheet), book)
+    const formula = withoutNames(parseFormula(text, sheet), book)
     // A range whose ends are fixed in different ways may turn round where it is moved.
-    if (!cell.formula.includes(':')) known.set(key, { formula, row, column })
+    if (!text.includes(':')) known.set(key, { formula, row, column })
     return formula
   }
 }
