@@ -25,7 +25,7 @@ export async function readWorksheet(
   way: Way = 'worksheet',
 ): Promise<Draft> {
   const book = await readBook(bytes)
-  return makeDraft(book, understand(book), title, way)
+  return makeDraft(book, understand(book), title, { way })
 }
 
 /** What is read of a worksheet, as data: see `docs/worksheets.md`. */

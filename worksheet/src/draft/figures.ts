@@ -27,7 +27,7 @@ const NOTHING = 1e-6
  * the cells' own terms.
  */
 export function figuresOf(
-  { document, asked, taken }: Draft,
+  { document, asked, taken, sheets }: Draft,
   answers: Readonly<Record<string, CellValue>> = {},
 ): CellFigure[] {
   const given = Object.fromEntries(
@@ -39,14 +39,15 @@ export function figuresOf(
       return [one.question.id, answer]
     }),
   )
-  const { program, proofs } = compile(document, [])
-  const { values } = evaluate(program, given, AROUND)
+  const around = { ...AROUND, sheets }
+  const { program, proofs } = compile(document, sheets)
+  const { values } = evaluate(program, given, around)
   // Only what has no line of its own is worked out from proofs.
   const isAsked = new Set(taken.flatMap((one) => (one.step === undefined ? [one.proven.line] : [])))
   let next = 0
   const proven = proofs.flatMap(({ formulas }): readonly (Worked | undefined)[] => {
     const asks = formulas.map((formula) => (isAsked.has(next++) ? formula : undefined))
-    return asks.some(Boolean) ? askFormulas(program, asks, given, AROUND).values : asks.map(() => undefined)
+    return asks.some(Boolean) ? askFormulas(program, asks, given, around).values : asks.map(() => undefined)
   })
   return taken.map((one) => {
     const { cell, role } = one

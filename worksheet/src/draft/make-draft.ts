@@ -12,7 +12,7 @@ import { takeOver } from '../take/take-over'
 import type { TakenOver, ToTheCent } from '../take/taking'
 
 /** A draft made from a worksheet, and what became of which cell. */
-export interface Draft extends Pick<TakenOver, 'asked' | 'taken' | 'leftOut'> {
+export interface Draft extends Pick<TakenOver, 'asked' | 'taken' | 'leftOut' | 'sheets'> {
   readonly document: CalculatorDocument
 }
 
@@ -21,9 +21,21 @@ const MOST_READOUTS = 24
 /** `worksheet`: each figure as the worksheet has it; `ledger`: figures of loans to the cent, as a lender's ledger has them. */
 export type Way = 'worksheet' | 'ledger'
 
+/** How a draft is made. */
+export interface HowMade {
+  readonly way?: Way
+  /** Whether tables that are looked up in become rate sheets of their own; otherwise they are part of the formulas. */
+  readonly asSheets?: boolean
+}
+
 /** Makes a calculator of a worksheet that was understood. */
-export function makeDraft(book: Book, understood: Understood, title: string, way: Way = 'worksheet'): Draft {
-  const plain = takeOver(book, understood)
+export function makeDraft(
+  book: Book,
+  understood: Understood,
+  title: string,
+  { way = 'worksheet', asSheets = false }: HowMade = {},
+): Draft {
+  const plain = takeOver(book, understood, { asSheets })
   const recovered = recoverLoans(plain, draftOf(plain, NO_LOANS, understood, title).document)
   if (way === 'worksheet') return draftOf(plain, recovered, understood, title)
   const { loans, ofBlocks } = recovered
@@ -32,11 +44,12 @@ export function makeDraft(book: Book, understood: Understood, title: string, way
       loans.map(({ parts }) => parts.get(cell)?.get(keyOf(part))).find((text) => text !== undefined),
     loanOf: (schedule) => ofBlocks.get(schedule),
   }
-  return sayingDifferences(draftOf(takeOver(book, understood, toTheCent), recovered, understood, title))
+  const taken = takeOver(book, understood, { toTheCent, asSheets })
+  return sayingDifferences(draftOf(taken, recovered, understood, title))
 }
 
 function draftOf(takenOver: TakenOver, recovered: Recovered, understood: Understood, title: string): Draft {
-  const { asked, taken, leftOut, loans } = takenOver
+  const { asked, taken, leftOut, loans, sheets } = takenOver
   const newLoans = recovered.loans.filter(({ step }) => loans.every(({ id }) => id !== step.id))
   // In the order of the file: formulas in which they are found first.
   const places = new Map([...understood.formulas.keys()].map((name, i) => [name, i]))
@@ -65,7 +78,7 @@ function draftOf(takenOver: TakenOver, recovered: Recovered, understood: Underst
     title: { [LANGUAGE]: title.slice(0, 200) || 'From a worksheet' },
     proofs: proofsOf(takenOver),
   }
-  return { document, asked, taken, leftOut }
+  return { document, asked, taken, leftOut, sheets }
 }
 
 /** The workings, and each loan behind what its terms rest on. */

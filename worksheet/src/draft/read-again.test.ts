@@ -1,6 +1,9 @@
 import { describe, expect, test } from 'vitest'
 import { compile, renameStep, runProofs, type CalculatorDocument } from '@vivid/core'
 import { readWorksheet } from '..'
+import { readBook } from '../book/read-book'
+import { understand } from '../understand/understand'
+import { makeDraft } from './make-draft'
 import { bookOf, type MadeCells } from '../testing/books'
 import { changesAgain, takenOverAgain } from './read-again'
 
@@ -85,4 +88,28 @@ describe('a worksheet that is another now', () => {
     expect(now.steps.find(({ id }) => id === 'b2')).toMatchObject({ default: '7' })
     expect(differing(now).map(({ of }) => of)).toEqual(['payment', 'total'])
   })
+})
+
+test('another table is another rate sheet, and a change', async () => {
+  const made = async (rate: number) => {
+    const cells: MadeCells = {
+      A1: 'Years',
+      B1: 7,
+      A2: 'Rate',
+      B2: { formula: 'VLOOKUP(B1,D1:E2,2,TRUE)', result: rate },
+      D1: 1,
+      E1: 4.75,
+      D2: 5,
+      E2: rate,
+    }
+    const book = await readBook(await bookOf(cells))
+    return makeDraft(book, understand(book), 'Table', { asSheets: true })
+  }
+  const [draft, read] = [await made(5.25), await made(5.5)]
+  expect(changesAgain(draft.document, read.document)).toEqual([
+    { id: 'b2', what: 'table', name: 'rate', before: '', after: '=VLOOKUP(B1,D1:E2,2,TRUE)' },
+  ])
+  const now = takenOverAgain(draft.document, read.document, new Set(['b2']))
+  const proofs = [...runProofs(compile(now, read.sheets), read.sheets)]
+  expect(proofs.every(({ agrees }) => agrees)).toBe(true)
 })

@@ -4,7 +4,7 @@ import { renameStep, type CalculatorDocument, type CalculatorStep } from '@vivid
 export interface WorksheetChange {
   /** The step's id, which is its cell's. */
   readonly id: string
-  readonly what: 'value' | 'formula' | 'added' | 'gone'
+  readonly what: 'value' | 'formula' | 'table' | 'added' | 'gone'
   readonly name: string
   /** As the worksheet had it, and has it now; empty where there is nothing. */
   readonly before: string
@@ -13,7 +13,7 @@ export interface WorksheetChange {
 
 /** Steps that are cells, and the parts a long formula of one was taken into. */
 const OF_CELL = /^(s\d+)?[a-z]{1,3}\d+$/
-const PART = /Part\d+$/
+const PART = /(Part|LookUp)\d+$/
 
 /** What changed in a worksheet since a draft was made of it; what the author has changed in the draft since is no change of it. */
 export function changesAgain(draft: CalculatorDocument, read: CalculatorDocument): WorksheetChange[] {
@@ -24,6 +24,8 @@ export function changesAgain(draft: CalculatorDocument, read: CalculatorDocument
     if (!OF_CELL.test(step.id)) return []
     const own = known.get(step.id)
     const { id, name } = step
+    if (own && sheetsOf(draft, id) !== sheetsOf(read, id) && saidOf(own, old) === saidOf(step, now))
+      return [{ id, what: 'table', name: own.name, before: '', after: saidOf(step, now) }]
     const after = saidOf(step, now)
     if (!own) return [{ id, what: 'added', name, before: '', after }]
     const before = saidOf(own, old)
@@ -72,6 +74,12 @@ export function takenOverAgain(
   const own = draft.proofs.filter(({ id }) => !isFileProof(id))
   return { ...draft, steps, proofs: [...own, ...named.proofs] }
 }
+
+/** The rate sheets that the look-ups of a cell's formula ask: another table has another address. */
+const sheetsOf = ({ steps }: CalculatorDocument, id: string): string =>
+  steps
+    .flatMap((step) => (step.kind === 'lookUp' && step.id.replace(PART, '') === id ? [step.sheet] : []))
+    .join(' ')
 
 const isFileProof = (id: string) => /^file\d+$/.test(id)
 const isShownOf = ({ id, kind }: CalculatorStep, accepted: ReadonlySet<string>) =>

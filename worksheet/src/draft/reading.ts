@@ -1,4 +1,4 @@
-import type { CalculatorDocument } from '@vivid/core'
+import type { CalculatorDocument, RateSheet } from '@vivid/core'
 import { isDateFormat, nameOfCell, type Book, type Cell } from '../book/book'
 import { dateOf } from '../book/days'
 import { cellsOfBlock } from '../understand/blocks'
@@ -39,6 +39,8 @@ export interface Reading {
   readonly differing: readonly CellFigure[]
   readonly leftOut: readonly { readonly cell: string; readonly formula: string; readonly why: string }[]
   readonly loans: number
+  /** The rate sheets that tables became. */
+  readonly rateSheets: readonly RateSheet[]
   /** The draft as the worksheet does it, and to the cent as a ledger does, with what differs. */
   readonly worksheet: CalculatorDocument
   readonly ledger: CalculatorDocument
@@ -54,12 +56,12 @@ export function readingOf(
 ): Reading {
   const understood = understand(book, changes)
   tell(0.4)
-  const draft = makeDraft(book, understood, title)
+  const draft = makeDraft(book, understood, title, { asSheets: true })
   tell(0.6)
   const figures = figuresOf(draft)
   tell(0.8)
   const loans = draft.document.steps.filter(({ kind }) => kind === 'loan').length
-  const ledger = loans > 0 ? makeDraft(book, understood, title, 'ledger') : draft
+  const ledger = loans > 0 ? makeDraft(book, understood, title, { way: 'ledger', asSheets: true }) : draft
   tell(0.9)
   const agreeing = figures.filter(({ agrees }) => agrees)
   const shown = showing(understood, draft, figures)
@@ -72,6 +74,7 @@ export function readingOf(
     differing: figures.filter(({ agrees }) => !agrees),
     leftOut: draft.leftOut.map(leftOutSaid),
     loans,
+    rateSheets: draft.sheets,
     worksheet: draft.document,
     ledger: ledger.document,
     differences: loans > 0 ? differencesBetween(draft, ledger) : [],

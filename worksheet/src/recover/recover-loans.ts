@@ -63,7 +63,7 @@ interface Target {
 
 /** Finds the loans that formulas are about, proven by other answers: see `holding`. */
 export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument): Recovered {
-  const { asked, formulas, taken, naming, abouts } = takenOver
+  const { asked, formulas, taken, naming, abouts, sheets } = takenOver
   const cells = taken.flatMap((one) =>
     one.step !== undefined && one.gives === 'number' ? [nameOfCell(one.cell)] : [],
   )
@@ -135,6 +135,7 @@ export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument)
       document,
       all.map(([, { text }]) => text),
       [{}],
+      sheets,
     )
     return new Map(
       all.flatMap(([key, { text, of }], i) => {
@@ -186,7 +187,7 @@ export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument)
       )
     })
     const claims = readings.map((all, i) => all.map((reading) => claimsOf(ideas[i] as Idea, reading)))
-    const holds = holding(document, asked, claims.flat(2))
+    const holds = holding(document, asked, claims.flat(2), sheets)
     let next = 0
     const true_ = claims.map((all) =>
       all.map((some) => some.map(() => holds[next++] ?? false).every(Boolean)),
@@ -219,6 +220,7 @@ export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument)
       document,
       asked,
       guesses.flat().map(({ claim }) => claim),
+      sheets,
     )
     let next = 0
     return loans.map((loan, i) => {

@@ -1,4 +1,4 @@
-import { askFormulas, compile, type CalculatorDocument, type Proof } from '@vivid/core'
+import { askFormulas, compile, type CalculatorDocument, type Proof, type RateSheet } from '@vivid/core'
 
 /** A day for documents that know no day. */
 export const DAY = '2026-11-25'
@@ -9,15 +9,16 @@ export function ask(
   document: CalculatorDocument,
   texts: readonly string[],
   answers: readonly Proof['answers'][],
+  sheets: readonly RateSheet[] = [],
 ): (number | undefined)[][] {
   const expected = texts.map((of) => ({ of, figure: '0', tolerance: '0' }))
   const { program, proofs } = compile(
     { ...document, proofs: [{ id: 'asked', name: 'asked', answers: {}, on: DAY, expected }] },
-    [],
+    sheets,
   )
   const formulas = proofs[0]?.formulas ?? []
   return answers.map((given) =>
-    askFormulas(program, formulas, given, AROUND).values.map((value) =>
+    askFormulas(program, formulas, given, { ...AROUND, sheets }).values.map((value) =>
       value?.unit === 'number' ? Number(value.number) : undefined,
     ),
   )

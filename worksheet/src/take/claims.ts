@@ -1,4 +1,4 @@
-import type { CalculatorDocument, Proof } from '@vivid/core'
+import type { CalculatorDocument, Proof, RateSheet } from '@vivid/core'
 import type { AskedStep } from './taking'
 import { ask, isNear } from './ask'
 
@@ -13,11 +13,12 @@ export function holding(
   document: CalculatorDocument,
   asked: readonly AskedStep[],
   claims: readonly Claim[],
+  sheets: readonly RateSheet[] = [],
 ): boolean[] {
   if (claims.length === 0) return []
   const texts = [...new Set(claims.flatMap((claim) => [claim.is, claim.as]))]
   const at = new Map(texts.map((text, i) => [text, i]))
-  const [own = [], ...others] = ask(document, texts, [{}, ...otherAnswers(asked)])
+  const [own = [], ...others] = ask(document, texts, [{}, ...otherAnswers(asked)], sheets)
   return claims.map((claim) => {
     const [a = -1, b = -1] = [at.get(claim.is), at.get(claim.as)]
     const isSame = (values: readonly (number | undefined)[], where: boolean) => {

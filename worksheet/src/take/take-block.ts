@@ -117,7 +117,8 @@ export function takeBlock(
         FIRST_ROWS.flatMap((k) => claimOf(lane, k, schedule.cell(column, k), schedule)),
       )
       const document = taking.documentSoFar(schedule.loan ? [schedule.loan] : [])
-      if (holding(document, [...taking.asked.values()], claims).every(Boolean)) return schedule
+      if (holding(document, [...taking.asked.values()], claims, taking.tables?.sheets).every(Boolean))
+        return schedule
       tried.push({ schedule, added: workings.splice(before) })
       if (tried.length === MOST_TRIED) break
     }

@@ -2,20 +2,21 @@ import type { CalculatorStep } from '@vivid/core'
 import type { Book } from '../book/book'
 import { NotTaken, type Formula } from '../formula/parse-formula'
 import { number, type Code } from '../translate/code'
+import type { LookedUp } from '../translate/lookups'
 import { translate } from '../translate/translate'
 import { cellsOfBlock } from '../understand/blocks'
 import type { FormulaCell, Understood } from '../understand/understand'
 import { orderOf } from './order-of'
 import { workingStep } from './steps'
 import { takeBlock } from './take-block'
-import { createTaking, LONGEST_FORMULA, stepId, type Taking, type TakenOver, type ToTheCent } from './taking'
+import { createTaking, LONGEST_FORMULA, stepId, type Taking, type HowTaken, type TakenOver } from './taking'
 
 /** A document has 200 lines; readouts need some. */
 const MOST_WORKINGS = 150
 
 /** Takes a worksheet that was understood over, as its arithmetic stands: each formula a working, or a line of a proof. */
-export function takeOver(book: Book, understood: Understood, toTheCent?: ToTheCent): TakenOver {
-  const taking = createTaking(book, understood, toTheCent)
+export function takeOver(book: Book, understood: Understood, how: HowTaken = {}): TakenOver {
+  const taking = createTaking(book, understood, how)
   const { formulas, blocks } = understood
   const { order, inCircles } = orderOf(formulas)
   for (const name of inCircles) taking.leaveOut(name, 'it goes in a circle: in the end it rests on itself')
@@ -36,6 +37,7 @@ export function takeOver(book: Book, understood: Understood, toTheCent?: ToTheCe
     asked: [...taking.asked.values()],
     leftOut: [...taking.leftOut.values()],
     lines: taking.proofLines.lines,
+    sheets: taking.tables?.sheets ?? [],
     formulas,
   }
 }
@@ -59,7 +61,9 @@ function take(name: string, one: FormulaCell, taking: Taking): void {
   try {
     if (!one.formula) throw new NotTaken(one.why)
     const { codeOf, ofColumn } = taking
-    const code = translate(one.formula, { book, codeOf, short, ofColumn, instead })
+    const lookedUp = (looked: LookedUp) => taking.tables?.lookUp(looked, id)
+    const around = { book, codeOf, short, ofColumn, instead }
+    const code = translate(one.formula, taking.tables ? { ...around, lookedUp } : around)
     if ([code.text, ...parts.map(formulaOf)].some((text) => text.length > LONGEST_FORMULA))
       throw new NotTaken('written out it is longer than a formula may be')
     if (workings.length + parts.length + 1 > MOST_WORKINGS)

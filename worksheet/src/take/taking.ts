@@ -3,6 +3,7 @@ import {
   type CalculatorDocument,
   type CalculatorStep,
   type Proof,
+  type RateSheet,
   type StepOf,
 } from '@vivid/core'
 import { documentOf, workingStep } from './steps'
@@ -16,6 +17,7 @@ import { createNaming } from './names'
 import { createProofLines, type Proven } from './proof-lines'
 import { questionFor, type CellQuestion } from './questions'
 import type { About } from './schedule'
+import { createTables } from './tables'
 
 export type Role = 'result' | 'working'
 
@@ -48,6 +50,13 @@ export interface ToTheCent {
   readonly loanOf: (schedule: string) => string | undefined
 }
 
+/** How a worksheet is taken over. */
+export interface HowTaken {
+  readonly toTheCent?: ToTheCent | undefined
+  /** Whether tables that are looked up in become rate sheets; otherwise they are part of the formulas. */
+  readonly asSheets?: boolean
+}
+
 export const LONGEST_FORMULA = 2_000
 
 const isName = (text: string): boolean => /^[\p{L}][\p{L}\p{N} ]*$/u.test(text)
@@ -67,7 +76,7 @@ const NAME_OF: Readonly<Record<CellUnit, string>> = {
 }
 
 /** The taking over of a worksheet: what became of which cell so far, and what the rest needs to know of it. */
-export function createTaking(book: Book, understood: Understood, toTheCent: ToTheCent | undefined) {
+export function createTaking(book: Book, understood: Understood, { toTheCent, asSheets = false }: HowTaken) {
   const naming = createNaming()
   const minor = 10 ** minorDigitsOf[understood.currency]
   const cells = new Map(
@@ -80,6 +89,7 @@ export function createTaking(book: Book, understood: Understood, toTheCent: ToTh
   }
   const codes = new Map<string, () => Code>()
   const proofLines = createProofLines()
+  const tables = createTables((step) => taking.workings.push(step), naming)
   const ranges: ((range: CellRange, row?: Code) => Code | undefined)[] = []
   const taking = {
     book,
@@ -90,6 +100,7 @@ export function createTaking(book: Book, understood: Understood, toTheCent: ToTh
     cells,
     asked,
     proofLines,
+    tables: asSheets ? tables : undefined,
     workings: [] as CalculatorStep[],
     taken: [] as TakenCell[],
     leftOut: new Map<string, LeftOutCell>(),
@@ -187,6 +198,8 @@ export interface TakenOver
   readonly leftOut: readonly LeftOutCell[]
   /** Every figure of the file that is taken over, as a line of a proof. */
   readonly lines: Proof['expected']
+  /** The rate sheets that tables became. */
+  readonly sheets: readonly RateSheet[]
 }
 
 /** A cell's id as a step: "b7", or "s2b7" on the second sheet. */

@@ -7,6 +7,27 @@ export type Table = readonly (readonly Code[])[]
 /** How a key is found: exactly, as the last that is not above it, or as the last that is not below it. */
 export type Match = 'exact' | 'notAbove' | 'notBelow'
 
+/** A table of typed figures that something is looked up in, by one key or by two. */
+export interface LookedUp {
+  /** What the table is called where it stands: "Bands A12:B16". */
+  readonly where: string
+  readonly keys: readonly {
+    readonly code: Code
+    readonly match: Match
+    readonly entries: readonly (number | string)[]
+  }[]
+  readonly rows: readonly { readonly keys: readonly (number | string)[]; readonly value: number }[]
+  /** Whether its figures are shown as percentages. */
+  readonly isPercent: boolean
+}
+
+/** A figure or a text as it was typed; undefined where it is worked out. */
+export function typedIn({ text: said, gives }: Code): number | string | undefined {
+  if (gives === 'text') return /^"([^"]*)"$/.exec(said)?.[1]
+  const plain = said.replace(/^\((.*)\)$/, '$1')
+  return gives === 'number' && /^-?\d+(\.\d+)?$/.test(plain) ? Number(plain) : undefined
+}
+
 const compared = (key: Code, sign: string, entry: Code): string | undefined =>
   key.gives === entry.gives ? `${key.text} ${sign} ${entry.text}` : undefined
 

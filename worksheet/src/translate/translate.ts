@@ -5,7 +5,7 @@ import { cellsOfRange } from '../understand/references'
 import { asNumber, either, figure, joined, NONE, number, text, yesNo, ZERO, type Code } from './code'
 import { written } from './dates'
 import { functions, whyNot } from './functions'
-import { besideKey, chosen, transposed, type Match, type Table } from './lookups'
+import { besideKey, chosen, transposed, typedIn, type LookedUp, type Match, type Table } from './lookups'
 
 /** What the translation of one cell asks of what was translated before. */
 export interface Around {
@@ -16,6 +16,8 @@ export interface Around {
   readonly short: (code: Code) => Code
   /** A column of a schedule added up, or its figure in a row; undefined where the range is none. */
   readonly ofColumn: (range: CellRange, row?: Code) => Code | undefined
+  /** A figure that is looked up in a table of typed figures; undefined where it is part of the formula. */
+  readonly lookedUp?: (looked: LookedUp) => Code | undefined
   /** What stands for an empty text among figures; no figure where it is left out. */
   readonly nothing?: Code
   /** What stands in place of a part of the formula; undefined where it stays as it is. */
@@ -134,6 +136,53 @@ export function translate(formula: Formula, around: Around): Code {
     return cellsOfRange(of).map((row) => row.map(cellCode))
   }
 
+  /** A table by the places that two keys are found at. */
+  function byTwoKeys(
+    table: Formula | undefined,
+    row: Formula | undefined,
+    column: Formula | undefined,
+  ): Code | undefined {
+    if (!around.lookedUp || !isMatch(row) || !isMatch(column)) return undefined
+    const keys = [row, column].map(({ args: [key, entries, how] }) => ({
+      code: around.short(key ? go(key) : ZERO),
+      entries: tableOf(entries).flat(),
+      match: matchOf(how, 'notAbove'),
+    }))
+    return lookedUpIn(table, keys, tableOf(table))
+  }
+
+  /** The table as one of typed figures, if it is: `values` row by row, by the first key and the second. */
+  function lookedUpIn(
+    table: Formula | undefined,
+    keys: readonly { code: Code; entries: readonly (Code | undefined)[]; match: Match }[],
+    values: readonly (readonly (Code | undefined)[])[],
+  ): Code | undefined {
+    if (!around.lookedUp || table?.is !== 'range') return undefined
+    const read = keys.map(({ code, entries, match }) => ({
+      code,
+      match,
+      entries: entries.map((entry) => entry && typedIn(entry)),
+    }))
+    const [first, second] = read
+    const isTyped = read.every(({ code, entries }) =>
+      entries.every((entry) => typeof entry === (code.gives === 'text' ? 'string' : 'number')),
+    )
+    const rows = (first?.entries ?? []).flatMap((one, i) =>
+      (second?.entries ?? [undefined]).map((other, j) => ({
+        keys: [one, ...(second ? [other] : [])],
+        value: values[i]?.[j] && typedIn(values[i][j]),
+      })),
+    )
+    if (!isTyped || !rows.every(({ value }) => typeof value === 'number')) return undefined
+    const cell = cells.get(table.sheet)?.get(addressOf(table.to.row, table.to.column))
+    return around.lookedUp({
+      where: `${table.sheet} ${addressOf(table.from.row, table.from.column)}:${addressOf(table.to.row, table.to.column)}`,
+      keys: read as LookedUp['keys'],
+      rows: rows as LookedUp['rows'],
+      isPercent: cell?.format.includes('%') ?? false,
+    })
+  }
+
   function matchOf(of: Formula | undefined, otherwise: Match): Match {
     if (!of) return otherwise
     if (of.is === 'yesNo') return of.yes ? 'notAbove' : 'exact'
@@ -149,9 +198,19 @@ export function translate(formula: Formula, around: Around): Code {
     if (!key || !place) throw new NotTaken('an argument is missing')
     const rows = turned ? transposed(tableOf(table)) : tableOf(table)
     const index = around.short(go(place))
+    const column = Number(index.text)
+    const keyCode = around.short(go(key))
+    const sheet = Number.isInteger(column)
+      ? lookedUpIn(
+          table,
+          [{ code: keyCode, entries: rows.map((row) => row[0]), match: matchOf(how, 'notAbove') }],
+          rows.map((row) => [row[column - 1]]),
+        )
+      : undefined
+    if (sheet) return sheet
     const values = rows.map((row) => chosen(index, row))
     return besideKey(
-      around.short(go(key)),
+      keyCode,
       rows.map((row) => row[0] ?? ZERO),
       values,
       matchOf(how, 'notAbove'),
@@ -179,6 +238,8 @@ export function translate(formula: Formula, around: Around): Code {
       case 'INDEX': {
         const inSchedule = first?.is === 'range' && !third ? around.ofColumn(first, place(second)) : undefined
         if (inSchedule) return inSchedule
+        const sheet = byTwoKeys(first, second, third)
+        if (sheet) return sheet
         const table = tableOf(first)
         // In a single row one place is that of a column.
         if (table.length === 1 && !third) return chosen(place(second), table[0] ?? [])
@@ -204,6 +265,9 @@ export function translate(formula: Formula, around: Around): Code {
     }
   }
 }
+
+const isMatch = (of: Formula | undefined): of is Extract<Formula, { is: 'call' }> =>
+  of?.is === 'call' && of.function === 'MATCH'
 
 /** Functions that look something up: what they do not find is an error. */
 const FINDING: ReadonlySet<string> = new Set(['VLOOKUP', 'HLOOKUP', 'INDEX', 'MATCH', 'LOOKUP'])

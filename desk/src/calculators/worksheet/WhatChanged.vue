@@ -5,7 +5,13 @@ import type { WorksheetChange } from '@vivid/worksheet'
 /** What is another in the worksheet since the draft was made of it, each to be taken over or not. */
 const { changes } = defineProps<{ changes: readonly WorksheetChange[] }>()
 const accepted = defineModel<ReadonlySet<string>>('accepted', { required: true })
-const words = { value: 'other value', formula: 'other formula', added: 'new', gone: 'gone' } as const
+const words = {
+  value: 'other value',
+  formula: 'other formula',
+  table: 'other table',
+  added: 'new',
+  gone: 'gone',
+} as const
 
 function set(id: string, isTaken: boolean): void {
   const next = new Set(accepted.value)

@@ -2,7 +2,7 @@
 import { Alert, Button, message, Progress } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { CalculatorOpened } from '@vivid/contract'
+import { CalculatorOpened, SheetListed } from '@vivid/contract'
 import { changesAgain, takenOverAgain } from '@vivid/worksheet/again'
 import { request } from '../../shared/api/request'
 import { useAsking } from '../../shared/api/use-asking'
@@ -70,7 +70,11 @@ const agreeing = computed(() => {
 
 function make(): Promise<boolean> {
   return asking(async () => {
-    const file = { format: 'vivid-meter/calculator', document: read.value, sheets: [] }
+    const file = {
+      format: 'vivid-meter/calculator',
+      document: read.value,
+      sheets: worksheet.reading?.rateSheets ?? [],
+    }
     const made = await request(CalculatorOpened, 'POST', '/calculators', {
       from: 'file',
       file,
@@ -82,9 +86,17 @@ function make(): Promise<boolean> {
   })
 }
 
+/** The rate sheets that tables became, those that are not here yet: drafts, to be approved like any. */
+async function bringSheets(): Promise<void> {
+  const isHere = new Set(draft.sheetsListed.map(({ sheet: { id: known } }) => known))
+  for (const one of worksheet.reading?.rateSheets ?? [])
+    if (!isHere.has(one.id)) await request(SheetListed, 'PUT', '/rate-sheets', { sheet: one, revision: 0 })
+}
+
 function takeOver(): Promise<boolean> {
   return asking(async () => {
     if (!draft.document || !read.value || id === undefined) return
+    await bringSheets()
     draft.change(takenOverAgain(draft.document, read.value, accepted.value))
     await draft.save()
     worksheet.close()
@@ -156,6 +168,13 @@ onBeforeUnmount(() => worksheet.close())
         <p v-else class="soft">Choose a cell to see what it was taken for, and to say otherwise.</p>
         <UndecidedUnits :cells="worksheet.undecided" />
         <WhatDiffers v-model:way="way" :reading="worksheet.reading" />
+        <section v-if="worksheet.reading.rateSheets.length > 0" class="tables">
+          <h2>Tables</h2>
+          <p>
+            {{ worksheet.reading.rateSheets.map(({ name }) => name.replace(/^.*: /, '')).join(', ') }}: looked
+            up in, so each becomes a rate sheet, a draft to be approved.
+          </p>
+        </section>
         <NotTakenOver :reading="worksheet.reading" />
       </aside>
     </main>
@@ -246,6 +265,9 @@ aside {
   height: calc(100vh - 148px);
   overflow-y: auto;
   padding-right: 4px;
+}
+h2 {
+  font-size: 17px;
 }
 .choose {
   display: grid;
