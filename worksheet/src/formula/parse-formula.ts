@@ -139,13 +139,21 @@ export function movedBy(of: Formula, rows: number, columns: number): Formula {
       return { ...of, ...moved(of, 0) }
     case 'range':
       return { ...of, from: moved(of.from, 0), to: moved(of.to, 1) }
+    default:
+      return withParts(of, go)
+  }
+}
+
+/** The formula with other parts in place of those it takes apart into at once. */
+export function withParts(of: Formula, other: (part: Formula) => Formula): Formula {
+  switch (of.is) {
     case 'call':
-      return { ...of, args: of.args.map(go) }
+      return { ...of, args: of.args.map(other) }
     case 'minus':
     case 'percent':
-      return { ...of, of: go(of.of) }
+      return { ...of, of: other(of.of) }
     case 'binary':
-      return { ...of, a: go(of.a), b: go(of.b) }
+      return { ...of, a: other(of.a), b: other(of.b) }
     default:
       return of
   }

@@ -1,34 +1,16 @@
-import equal from 'fast-deep-equal'
 import { minorDigitsOf, type CalculatorDocument, type StepOf } from '@vivid/core'
-import type { TakenOver } from '../take/taking'
 import { nameOfCell } from '../book/book'
 import type { Formula } from '../formula/parse-formula'
-import type { FormulaCell } from '../understand/understand'
-import {
-  ledgerText,
-  levelPaymentOf,
-  levelPaymentText,
-  partOf,
-  partsAt,
-  partText,
-  paymentsOf,
-  paymentsText,
-  type Paid,
-  type Part,
-} from '../loans/annuity'
-import { ask, isNear } from '../take/ask'
-import { holding, type Claim } from '../take/claims'
-import { ideaOfCall, ideasOfLogarithm, ideasOfPower, positive, type Idea } from './find-ideas'
-import { keyOf, partsOfFormula, restsOn, textOf } from './nodes'
+import { ledgerText, type Paid } from '../loans/annuity'
 import type { Figure } from '../loans/figure'
-import {
-  countReadings,
-  frequencyText,
-  inMoney,
-  rateReadings,
-  type CountReading,
-  type RateReading,
-} from '../loans/rate-of'
+import { countReadings, inMoney, rateReadings } from '../loans/rate-of'
+import { ask, isNear } from '../take/ask'
+import { holding } from '../take/claims'
+import type { TakenOver } from '../take/taking'
+import { ideaOfCall, ideasOfLogarithm, ideasOfPower, type Idea } from './find-ideas'
+import { keyOf, partsOfFormula, restsOn, textOf } from './nodes'
+import { guessesFor, type Guess } from './parts-of-loan'
+import { claimsOf, isSameLoan, settledOf, stepOf, type Settled, type Target } from './settled'
 
 /** A loan that formulas of the worksheet are about, and the parts of formulas that are figures of it. */
 export interface RecoveredLoan {
@@ -49,17 +31,6 @@ export const NO_LOANS: Recovered = { loans: [], ofBlocks: new Map() }
 /** A calculator gets no more loans than these from formulas: a list of a hundred rates has a hundred. */
 const MOST_LOANS = 6
 const MOST_IDEAS = 40
-
-interface Target {
-  readonly cell: string
-  /** The name its step has. */
-  readonly name: string
-  readonly one: FormulaCell
-  readonly figure: Figure
-  /** What the cell rests on, and everything that stands in their formulas. */
-  readonly figures: readonly Figure[]
-  readonly cells: readonly string[]
-}
 
 /** Finds the loans that formulas are about, proven by other answers: see `holding`. */
 export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument): Recovered {
@@ -189,12 +160,12 @@ export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument)
     const claims = readings.map((all, i) => all.map((reading) => claimsOf(ideas[i] as Idea, reading)))
     const holds = holding(document, asked, claims.flat(2), sheets)
     let next = 0
-    const true_ = claims.map((all) =>
+    const areTrue = claims.map((all) =>
       all.map((some) => some.map(() => holds[next++] ?? false).every(Boolean)),
     )
     const found = new Map<string, Settled>()
     ideas.forEach((idea, i) => {
-      const reading = readings[i]?.[true_[i]?.indexOf(true) ?? -1]
+      const reading = readings[i]?.[areTrue[i]?.indexOf(true) ?? -1]
       if (!reading) return
       const settled = settledOf(idea, reading)
       const key = JSON.stringify([settled.terms, settled.options])
@@ -237,13 +208,13 @@ export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument)
     })
   }
 
-  function guessesIn(cell: string, loan: Settled): Guess[] {
+  function guessesIn(cell: string, loan: Settled): GuessIn[] {
     // What a loan rests on cannot be one of its figures.
     if (loan.restsOn.has(cell)) return []
     const formula = formulas.get(cell)?.formula
     const near = formula && around(cell)
     if (!formula || !near) return []
-    return partsOfFormula(formula).flatMap((of): Guess[] => {
+    return partsOfFormula(formula).flatMap((of): GuessIn[] => {
       const figure = figures.get(keyOf(of))
       if (!figure || of.is === 'cell' || of.is === 'number') return []
       return guessesFor(figure, loan, near.figures, minorDigitsOf[document.currency]).map((guess) => ({
@@ -255,13 +226,9 @@ export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument)
   }
 }
 
-interface Guess {
+interface GuessIn extends Guess {
   readonly cell: string
   readonly key: string
-  readonly part: Part
-  readonly k: string | undefined
-  readonly isNegative: boolean
-  readonly claim: Claim
 }
 
 const NOTHING: Formula = { is: 'nothing' }
@@ -274,144 +241,3 @@ const isLoanCall = (of: Formula) =>
   of.is === 'call' && ['PMT', 'PV', 'NPER', 'IPMT', 'PPMT', 'CUMIPMT', 'CUMPRINC'].includes(of.function)
 const has = (of: Formula, is: (one: Formula) => boolean) => partsOfFormula(of).some(is)
 const isAboutLoan = (of: Formula) => has(of, (one) => isPower(one) || isLogarithm(one) || isLoanCall(one))
-
-interface Reading {
-  readonly rate: RateReading
-  readonly count: CountReading | undefined
-}
-
-/** What a loan is agreed on, with its figures as formulas have them. */
-interface Settled {
-  readonly terms: StepOf<'loan'>['terms']
-  readonly options: StepOf<'loan'>['options']
-  readonly restsOn: ReadonlySet<string>
-  readonly text: Paid<string>
-  readonly value: Paid<number>
-  readonly isAtStart: boolean
-  /** What is paid each period. */
-  readonly paid: Figure
-  readonly extras: StepOf<'loan'>['extras']
-}
-
-function claimsOf({ principal, rate, count, payment, left, isAtStart }: Idea, reading: Reading): Claim[] {
-  const claims: Claim[] = [{ is: rate.text, as: reading.rate.text }]
-  if (count && reading.count) claims.push({ is: count.text, as: reading.count.text })
-  if (count && payment)
-    claims.push({
-      is: payment.text,
-      as: levelPaymentText({
-        principal: principal.text,
-        rate: rate.text,
-        count: count.text,
-        left: left.text,
-        isAtStart,
-      }),
-    })
-  return claims
-}
-
-function settledOf(
-  { principal, rate, count, payment, left, isAtStart, at }: Idea & { at: Target },
-  reading: Reading,
-): Settled {
-  const { perYear, annualRate, compounding } = reading.rate
-  const paid = payment ?? positive(at.figure)
-  const own = {
-    principal: principal.text,
-    rate: rate.text,
-    left: left.text,
-  }
-  const value = { principal: principal.value, rate: rate.value, left: left.value }
-  const levelText = count && levelPaymentText({ ...own, count: count.text, isAtStart })
-  const isFollowing = !count
-  return {
-    terms: {
-      principal: inMoney(principal.text),
-      annualRate,
-      frequency: frequencyText(perYear),
-      ...reading.count?.term,
-      ...(isFollowing && { payment: inMoney(paid.text) }),
-      ...(left.value !== 0 && { balloon: inMoney(left.text) }),
-    },
-    options: {
-      ...(compounding && compounding !== perYear.value && { compounding }),
-      ...(isAtStart && { due: 'start' as const }),
-    },
-    restsOn: new Set(at.cells.filter((name) => name !== at.cell || principal.text === at.name)),
-    text: {
-      ...own,
-      payment: levelText ?? paid.text,
-      count: count?.text ?? paymentsText(own.principal, own.rate, paid.text, own.left),
-    },
-    value: {
-      ...value,
-      payment: count ? levelPaymentOf({ ...value, count: count.value, isAtStart }) : paid.value,
-      count: count?.value ?? paymentsOf(value.principal, value.rate, paid.value, value.left),
-    },
-    isAtStart,
-    paid,
-    extras: null,
-  }
-}
-
-const isSameLoan = (a: Agreed, b: Agreed): boolean =>
-  (['terms', 'options', 'extras'] as const).every((part) => equal(a[part], b[part]))
-type Agreed = Pick<StepOf<'loan'>, 'terms' | 'options' | 'extras'>
-
-const stepOf = (
-  { terms, options, extras }: Agreed,
-  at: number,
-  naming: TakenOver['naming'],
-): StepOf<'loan'> => ({
-  kind: 'loan',
-  id: `loan${at + 1}`,
-  name: naming(at === 0 ? 'the loan' : `loan ${at + 1}`, 'loan'),
-  as: null,
-  terms,
-  options,
-  extras,
-  rateChanges: null,
-})
-
-/** The parts of a loan that a figure may be. */
-function guessesFor(
-  figure: Figure,
-  { text, value, isAtStart }: Settled,
-  near: readonly Figure[],
-  minorDigits: number,
-): Omit<Guess, 'cell' | 'key'>[] {
-  const guesses: Omit<Guess, 'cell' | 'key'>[] = []
-  const wanted = Math.abs(figure.value)
-  const cents = 10 ** minorDigits
-  const [to, rounded] = [
-    minorDigits === 0 ? '1' : `0.${'0'.repeat(minorDigits - 1)}1`,
-    Math.round(value.payment * cents) / cents,
-  ]
-  // Many worksheets round what is paid, and nothing else.
-  const ways = [
-    { value, text },
-    { value: { ...value, payment: rounded }, text: { ...text, payment: `round(${text.payment}, ${to})` } },
-  ]
-  const tryPart = (part: Part, k?: Figure) => {
-    const way = ways.find((one) => isNear(Math.abs(partOf(part, one.value, k?.value)), wanted))
-    const own = way ? partOf(part, way.value, k?.value) : 0
-    if (!way || own === 0) return
-    const isNegative = figure.value * own < 0
-    const as = partText(part, way.text, k?.text)
-    guesses.push({
-      part,
-      k: k?.text,
-      isNegative,
-      claim: { is: figure.text, as: isNegative ? `(-(${as}))` : as },
-    })
-  }
-  tryPart('payment')
-  tryPart('totalInterest')
-  if (value.left === 0) tryPart('totalPaid')
-  if (!Number.isInteger(value.count)) tryPart('count')
-  if (isAtStart) return guesses
-  for (const k of near)
-    if (Number.isInteger(k.value) && k.value >= 1 && k.value <= value.count && k.of?.is !== 'number')
-      for (const part of partsAt) tryPart(part, k)
-  return guesses
-}

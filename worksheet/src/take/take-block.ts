@@ -1,20 +1,12 @@
-import { monthsLater } from '../translate/dates'
-import { splitName } from '../translate/translate'
 import type { CalculatorStep } from '@vivid/core'
-import { placeOf, type Cell } from '../book/book'
+import type { Cell } from '../book/book'
 import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
 import { figure, number, ZERO, type Code } from '../translate/code'
-import {
-  cellsOfBlock,
-  countOfBlock,
-  placeIn,
-  relative,
-  type Block,
-  type BlockCell,
-} from '../understand/blocks'
+import { cellsOfBlock, countOfBlock, placeIn, type Block, type BlockCell } from '../understand/blocks'
 import { holding, type Claim } from './claims'
 import { asArithmetic } from './arithmetic-schedule'
 import { asLedger, ofLedger } from './ledger-schedule'
+import { createRestingLanes, shifted, type LaneText } from './resting-lanes'
 import type { Candidate, Found, Schedule } from './schedule'
 import { LONGEST_FORMULA, type Taking } from './taking'
 
@@ -30,9 +22,6 @@ const MOST_TRIED = 6
 const MOST_TYPED = 12
 /** Two schedules may stand beside each other. */
 const MOST_SCHEDULES = 4
-
-/** The figure of a lane at a place, which may be worked out. */
-type LaneText = (k: number | string) => string
 
 /**
  * A block is taken over lane by lane: what is a schedule's as the schedule it is, what rests on that by its formula, each lane a line
@@ -51,11 +40,17 @@ export function takeBlock(
   for (const cell of cellsOfBlock(block)) lanes.get(cell.lane)?.push(cell)
   const all = [...lanes.values()].flat()
   const texts = new Map<number, LaneText>()
+  const restingLane = createRestingLanes(block, lanes, texts, taking)
   takeSchedules()
   for (const lane of block.lanes) if (texts.has(lane)) takeLane(lane, 1)
   for (let before = -1; before !== texts.size;) {
     before = texts.size
-    for (const lane of block.lanes) if (!texts.has(lane)) takeResting(lane)
+    for (const lane of block.lanes) {
+      const resting = texts.has(lane) ? undefined : restingLane(lane)
+      if (!resting) continue
+      texts.set(lane, resting.text)
+      takeLane(lane, resting.from)
+    }
   }
   const isTaken = new Set(taking.taken.map(({ cell }) => cell))
   const places = new Map(all.map((cell) => [cell.name, cell]))
@@ -145,97 +140,6 @@ export function takeBlock(
     }
   }
 
-  /** A lane whose formula rests on lanes that are known, on cells outside, and on nothing else of its kind. */
-  function takeResting(lane: number): void {
-    const own = lanes.get(lane) ?? []
-    const last = own.at(-1)
-    const form = last && formOf(last.name)
-    const begins = own.findIndex(({ name }) => formOf(name) === form)
-    const [first, second] = [own[begins], own[begins + 1]]
-    const [formula, next] = [first, second].map((cell) => cell && understood.formulas.get(cell.name)?.formula)
-    if (!first || !formula || !next || own.slice(begins).some(({ name }) => formOf(name) !== form)) return
-    const carriedOn = carriedOnFrom(formula, lane, first.k)
-    const text: LaneText = (k) => {
-      if (carriedOn) return carriedOn(k)
-      const code = taking.codeFor(formula, { instead: movingWith(formula, next, first.k, k), nothing: ZERO })
-      if (code.gives !== 'number') throw new NotTaken(NO_COLUMN)
-      return code.text
-    }
-    try {
-      if (text('k').length > LONGEST_FORMULA) return
-      texts.set(lane, text)
-      takeLane(lane, begins + 1)
-    } catch (error) {
-      if (!(error instanceof NotTaken)) throw error
-    }
-  }
-
-  /** A lane whose cells are each the one before and a number, or so many months later. */
-  function carriedOnFrom(formula: Formula, lane: number, k: number): LaneText | undefined {
-    const isBefore = (of: Formula | undefined) => {
-      if (of?.is !== 'cell' || of.sheet !== block.sheet) return false
-      const place = placeIn(block, of)
-      return place.lane === lane && place.k === k - 1
-    }
-    const stepsTo = (at: number | string) => shifted(at, 1 - k)
-    if (formula.is === 'binary' && formula.how === '+') {
-      const [before, step] = isBefore(formula.a) ? [formula.a, formula.b] : [formula.b, formula.a]
-      if (!isBefore(before) || step.is !== 'number') return undefined
-      const start = startOf(lane, k - 1).text
-      return (at) => `${start} + ${step.text} * ${stepsTo(at)}`
-    }
-    const [before, months] = formula.is === 'call' && formula.function === 'EDATE' ? formula.args : []
-    if (!isBefore(before) || months?.is !== 'number') return undefined
-    const start = startOf(lane, k - 1)
-    return (at) => monthsLater(start, `${months.text} * ${stepsTo(at)}`).text
-  }
-
-  /** What stands before the first row of a lane. */
-  function startOf(lane: number, k: number): Code {
-    const at = block.from + k - 1
-    const [{ name } = { name: '' }] = [...cellsOfBlock({ ...block, from: at, to: at, lanes: [lane] })]
-    const one = understood.formulas.get(name)
-    if (one?.formula) return bracketed(taking.codeFor(one.formula))
-    const [sheet = '', address = ''] = splitName(name)
-    const place = placeOf(address)
-    if (!place || !cells.has(name)) throw new NotTaken(NO_COLUMN)
-    return taking.codeFor({ is: 'cell', sheet, ...place })
-  }
-
-  /** What stands in a formula for the cells that move with its row. */
-  function movingWith(
-    formula: Formula,
-    next: Formula,
-    own: number,
-    k: number | string,
-  ): (part: Formula) => Code | undefined {
-    const moving = movingIn(formula, next)
-    return (part) => {
-      if (!moving.has(part)) return undefined
-      if (part.is !== 'cell') throw new NotTaken(NO_COLUMN)
-      const place = placeIn(block, part)
-      const at = shifted(k, place.k - own)
-      const text = texts.get(place.lane)
-      if (part.sheet === block.sheet && text) return number(`(${text(at)})`, false)
-      const counted = countedLane(part, place.k)
-      if (counted === undefined) throw new NotTaken(NO_COLUMN)
-      return number(counted === 0 ? String(at) : `(${at} + ${counted})`)
-    }
-  }
-
-  /** Figures that are typed beside a block and count its rows: how far their count is from its own; undefined where they are none. */
-  function countedLane(cell: { sheet: string; row: number; column: number }, k: number): number | undefined {
-    const { lane } = placeIn(block, cell)
-    const beside = [...cellsOfBlock({ ...block, sheet: cell.sheet, lanes: [lane] })].map(({ name }) =>
-      cells.get(name),
-    )
-    const [here] = beside.slice(k - 1)
-    if (typeof here?.value !== 'number') return undefined
-    const ahead = here.value - k
-    const isCount = beside.every((one, i) => one?.formula === undefined && one?.value === i + 1 + ahead)
-    return isCount ? ahead : undefined
-  }
-
   /** The figures of a lane from a place on, as one line of a proof; behind a schedule's end stand empty texts. */
   function takeLane(lane: number, from: number): void {
     const own = (lanes.get(lane) ?? []).slice(from - 1)
@@ -256,11 +160,6 @@ export function takeBlock(
       const proven = line === undefined ? undefined : { line, item: i }
       taking.takeLine(name, one, () => number(text(k), false), proven, NO_ROOM)
     })
-  }
-
-  function formOf(name: string): string | undefined {
-    const cell = cells.get(name)
-    return cell?.formula === undefined ? undefined : relative(cell)
   }
 
   /** The figures that are taken over and that these cells rest on: another of the same size is none of theirs. */
@@ -302,39 +201,8 @@ export function takeBlock(
   }
 }
 
-const bracketed = (code: Code): Code => ({ ...code, text: `(${code.text})` })
-
 /** Fewer are added up one by one. */
 const FEWEST_ADDED = 3
-
-const shifted = (k: number | string, by: number): number | string => {
-  if (typeof k === 'number') return k + by
-  return by === 0 ? k : by > 0 ? `(${k} + ${by})` : `(${k} - ${-by})`
-}
-
-/** The parts of a formula that are other cells in the next row. */
-function movingIn(formula: Formula, next: Formula): Set<Formula> {
-  const moving = new Set<Formula>()
-  compare(formula, next)
-  return moving
-
-  function compare(a: Formula, b: Formula): void {
-    if (a.is === 'cell' && b.is === 'cell') {
-      if (a.row !== b.row || a.column !== b.column) moving.add(a)
-    } else if (a.is === 'range' && b.is === 'range') {
-      if (JSON.stringify(a) !== JSON.stringify(b)) moving.add(a)
-    } else if (a.is === 'call' && b.is === 'call') {
-      a.args.forEach((arg, i) => {
-        const other = b.args[i]
-        if (other) compare(arg, other)
-      })
-    } else if ((a.is === 'minus' || a.is === 'percent') && a.is === b.is) compare(a.of, b.of)
-    else if (a.is === 'binary' && b.is === 'binary') {
-      compare(a.a, b.a)
-      compare(a.b, b.b)
-    }
-  }
-}
 
 const NO_SCHEDULE =
   'it is one of many rows that carry on from each other, and none of the figures taken over gives them'

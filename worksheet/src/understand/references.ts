@@ -1,6 +1,6 @@
 import type { Book } from '../book/book'
 import { addressOf, nameOfCell } from '../book/book'
-import { NotTaken, parseFormula, type CellRange, type Formula } from '../formula/parse-formula'
+import { NotTaken, parseFormula, withParts, type CellRange, type Formula } from '../formula/parse-formula'
 
 /** Functions whose ranges are tables that something is looked up in. */
 const LOOKING_UP: ReadonlySet<string> = new Set(['VLOOKUP', 'HLOOKUP', 'INDEX', 'MATCH', 'LOOKUP', 'CHOOSE'])
@@ -17,24 +17,11 @@ export interface References {
 
 /** The formula with what its names stand for in their place. */
 export function withoutNames(of: Formula, book: Book, depth = 0): Formula {
-  const go = (one: Formula) => withoutNames(one, book, depth)
-  switch (of.is) {
-    case 'name': {
-      const stands = book.names.get(of.name)
-      if (stands === undefined) throw new NotTaken(`nothing is called “${of.name}”`)
-      if (depth > 20) throw new NotTaken(`the name “${of.name}” stands for itself`)
-      return withoutNames(parseFormula(stands, book.sheets[0]?.name ?? ''), book, depth + 1)
-    }
-    case 'call':
-      return { ...of, args: of.args.map(go) }
-    case 'minus':
-    case 'percent':
-      return { ...of, of: go(of.of) }
-    case 'binary':
-      return { ...of, a: go(of.a), b: go(of.b) }
-    default:
-      return of
-  }
+  if (of.is !== 'name') return withParts(of, (part) => withoutNames(part, book, depth))
+  const stands = book.names.get(of.name)
+  if (stands === undefined) throw new NotTaken(`nothing is called “${of.name}”`)
+  if (depth > 20) throw new NotTaken(`the name “${of.name}” stands for itself`)
+  return withoutNames(parseFormula(stands, book.sheets[0]?.name ?? ''), book, depth + 1)
 }
 
 /** The cells of a range, row by row. */
