@@ -1,7 +1,8 @@
 import { readBook } from './book/read-book'
 import { nameOfCell, type CellValue } from './book/book'
 import { figuresOf, leftOutSaid, type CellFigure } from './draft/figures'
-import { makeDraft, type Draft, type Way } from './draft/make-draft'
+import type { Draft } from './draft/draft'
+import { makeDraft, type Way } from './draft/make-draft'
 import { understand } from './understand/understand'
 
 export { NoAnswer, figuresOf, type CellFigure } from './draft/figures'
@@ -13,7 +14,8 @@ export type { Difference } from './draft/to-the-cent'
 export type { Changes } from './understand/understand'
 export { cellUnits, type CellUnit } from './understand/unit-of'
 export { writeWorksheet } from './out/write-worksheet'
-export type { Draft, Way } from './draft/make-draft'
+export type { Draft } from './draft/draft'
+export type { Way } from './draft/make-draft'
 
 /**
  * Reads a worksheet (.xlsx, ISO/IEC 29500; functions by OASIS OpenFormula 1.3) and makes a draft of it. `title`: what the draft is

@@ -1,7 +1,7 @@
 import { askFormulas, compile, evaluate, type Evaluation } from '@vivid/core'
 import { nameOfCell, type CellValue } from '../book/book'
 import { AROUND } from '../take/ask'
-import type { Draft } from './make-draft'
+import type { Draft } from './draft'
 import type { LeftOutCell, Role } from '../take/taking'
 
 /** A formula cell of the file beside what the draft works out for it, in the cell's own terms. */

@@ -6,15 +6,11 @@ import { keyOf } from '../recover/nodes'
 import { NO_LOANS, recoverLoans, type Recovered, type RecoveredLoan } from '../recover/recover-loans'
 import { DAY } from '../take/ask'
 import { documentOf } from '../take/steps'
+import type { Draft } from './draft'
 import { sayingDifferences } from './to-the-cent'
 import { inProofs } from '../take/proof-lines'
 import { takeOver } from '../take/take-over'
 import type { TakenOver, ToTheCent } from '../take/taking'
-
-/** A draft made from a worksheet, and what became of which cell. */
-export interface Draft extends Pick<TakenOver, 'asked' | 'taken' | 'leftOut' | 'sheets'> {
-  readonly document: CalculatorDocument
-}
 
 const MOST_READOUTS = 24
 

@@ -5,7 +5,8 @@ import { cellsOfBlock } from '../understand/blocks'
 import { understand, type Changes, type Understood } from '../understand/understand'
 import { othersFor, type CellUnit } from '../understand/unit-of'
 import { figuresOf, leftOutSaid, type CellFigure } from './figures'
-import { makeDraft, type Draft } from './make-draft'
+import type { Draft } from './draft'
+import { makeDraft } from './make-draft'
 import { differencesBetween, type Difference } from './to-the-cent'
 
 /**

@@ -1,7 +1,7 @@
 import type { CalculatorStep, Proof } from '@vivid/core'
 import { nameOfCell } from '../book/book'
 import { figuresOf } from './figures'
-import type { Draft } from './make-draft'
+import type { Draft } from './draft'
 
 /** What a worksheet and a ledger have for a figure that comes out at the end. */
 export interface Difference {
