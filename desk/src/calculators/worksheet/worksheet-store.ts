@@ -20,6 +20,10 @@ export const useWorksheet = defineStore('worksheet', () => {
   const done = ref<number>()
   const chosen = ref('')
   let worker: Worker | undefined
+  /** The file, for a worker that has not read it yet. */
+  let bytes: Uint8Array | undefined
+  /** Readings that are under way: the last one counts. */
+  let waiting = 0
   let timer: number | undefined
 
   const cells = computed(
@@ -35,16 +39,19 @@ export const useWorksheet = defineStore('worksheet', () => {
       return
     }
     done.value = 0
-    ask({ bytes: new Uint8Array(await file.arrayBuffer()), title: titleOf(fileName), changes: {} })
+    bytes = new Uint8Array(await file.arrayBuffer())
+    // Another file may have been chosen meanwhile.
+    if (name.value === fileName) ask()
   }
 
   /** Says something of a cell otherwise than it was guessed. */
   function change(kind: keyof Changes, cell: string, value: unknown): void {
     changes.value = { ...changes.value, [kind]: { ...changes.value[kind], [cell]: value } }
-    ask({ title: titleOf(name.value), changes: changes.value })
+    ask()
   }
 
-  function ask(request: WorksheetRequest): void {
+  function ask(): void {
+    const isNew = worker === undefined
     worker ??= new Worker(new URL('./worksheet-worker.ts', import.meta.url), { type: 'module' })
     worker.onmessage = ({ data }: MessageEvent<WorksheetReply>) => answer(data)
     worker.onerror = () => fail('This worksheet cannot be read.')
@@ -52,7 +59,9 @@ export const useWorksheet = defineStore('worksheet', () => {
     done.value = 0
     window.clearTimeout(timer)
     timer = window.setTimeout(() => fail('This worksheet takes too much to read.'), LONGEST_MS)
-    worker.postMessage(request)
+    waiting += 1
+    const request: WorksheetRequest = { title: titleOf(name.value), changes: changes.value }
+    worker.postMessage(isNew && bytes ? { ...request, bytes } : request)
   }
 
   function answer(reply: WorksheetReply): void {
@@ -60,6 +69,8 @@ export const useWorksheet = defineStore('worksheet', () => {
       done.value = reply.done
       return
     }
+    waiting -= 1
+    if (waiting > 0) return
     window.clearTimeout(timer)
     done.value = undefined
     if ('refused' in reply) fail(reply.refused)
@@ -76,6 +87,7 @@ export const useWorksheet = defineStore('worksheet', () => {
     window.clearTimeout(timer)
     worker?.terminate()
     worker = undefined
+    waiting = 0
     done.value = undefined
   }
 
@@ -83,6 +95,7 @@ export const useWorksheet = defineStore('worksheet', () => {
     stop()
     name.value = problem.value = chosen.value = ''
     reading.value = undefined
+    bytes = undefined
     changes.value = {}
   }
 
