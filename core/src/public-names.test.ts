@@ -54,6 +54,7 @@ test('the public names of the core', () => {
     'equity',
     'equityTerms',
     'evaluate',
+    'factsOf',
     'figureSources',
     'figuresOf',
     'formulasOf',

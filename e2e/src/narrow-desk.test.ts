@@ -20,7 +20,7 @@ test.each([
       `/calculators/${ids['floating-home-mortgage']}`,
       `/calculators/${ids['narrowboat-loan']}/reading`,
       ...['/rate-sheets', '/house-styles', '/placements', '/audience', '/channels', '/record'],
-      ...['/people', '/people/archive', '/me'],
+      ...['/people', '/people/archive', '/me', '/worksheet'],
     ]) {
       await goTo(page, `${app.desk}${path}`)
       await page.waitForSelector('h1')

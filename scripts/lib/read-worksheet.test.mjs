@@ -38,6 +38,15 @@ test('a worksheet is JSON on standard output, and other answers are followed', (
   expect([payment.formula, payment.agrees, payment.role]).toEqual(['PMT(B7,B8,B3)', false, 'result'])
 })
 
+test('to the cent payments are those of a ledger', () => {
+  const { status, stdout } = run(sample, '--as', 'ledger')
+  const { document, figures } = JSON.parse(stdout)
+  expect(status).toBe(0)
+  expect(document.steps.filter((/** @type {{ kind: string }} */ { kind }) => kind === 'loan')).toHaveLength(1)
+  const payment = figures.find((/** @type {{ cell: string }} */ { cell }) => cell === 'Loan!B10')
+  expect(payment.got).toBe(-1320.04)
+})
+
 const noWorksheet = join(folder, 'none.xlsx')
 writeFileSync(noWorksheet, 'a,b')
 test.each([
@@ -46,7 +55,7 @@ test.each([
   [[join(folder, 'nowhere.xlsx')], /cannot be read\.$/],
   [[sample, '--answers', '{'], /^Answers are JSON/],
   [[sample, '--answers', '{"Loan!Z1":1}'], /^Loan!Z1 is not asked\.$/],
-  [[sample, '--as', 'ledger'], /“ledger” is not there yet\.$/],
+  [[sample, '--as', 'figures'], /not “figures”\.$/],
   [[sample, '--what'], /^The options are/],
 ])('%j ends with one line and exit code 2', (args, line) => {
   const { status, stdout, lines } = run(...args)

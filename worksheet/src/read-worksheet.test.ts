@@ -437,3 +437,40 @@ test('an answer that is none, and a cell that is not asked, are told', async () 
   expect(() => figuresOf(draft, { 'S!B3': 7.5 })).toThrow(new NoAnswer('7.5 is no answer for S!B3.'))
   expect(() => figuresOf(draft, { 'S!Z9': 1 })).toThrow(new NoAnswer('S!Z9 is not asked.'))
 })
+
+describe('what a cell allows, and how it is shown', () => {
+  async function asked(format: string, allowed: unknown[] | undefined, value: number | string) {
+    const workbook = new ExcelJS.Workbook()
+    const sheet = workbook.addWorksheet('S')
+    sheet.getCell('A1').value = 'Length'
+    sheet.getCell('B1').value = value
+    sheet.getCell('B1').numFmt = format
+    sheet.getCell('B2').value = { formula: 'B1*2', result: typeof value === 'number' ? value * 2 : 0 }
+    sheet.getCell('C1').value = { formula: 'B1*12', result: typeof value === 'number' ? value * 12 : 0 }
+    ;[10, 15, 25].forEach((one, i) => (sheet.getCell(`F${i + 1}`).value = one))
+    workbook.definedNames.add('S!$F$1:$F$3', 'Lengths')
+    if (allowed) sheet.getCell('B1').dataValidation = { type: 'list', formulae: allowed }
+    const bytes = new Uint8Array(await workbook.xlsx.writeBuffer())
+    const draft = await readWorksheet(bytes, 'Allowed')
+    expect(figuresOf(draft).filter(({ agrees }) => !agrees)).toEqual([])
+    return draft
+  }
+
+  test.each([[['"10,15,25"']], [['$F$1:$F$3']], [['Lengths']]])(
+    'figures that are allowed (%j) are a choice among them',
+    async (allowed) => {
+      const draft = await asked('0', allowed, 15)
+      const [question] = draft.document.steps
+      expect(question).toMatchObject({ asks: 'choice', gives: 'term', default: '15' })
+      expect(figuresOf(draft, { 'S!B1': 25 }).find(({ cell }) => cell === 'S!B2')?.got).toBe(50)
+      expect(() => figuresOf(draft, { 'S!B1': 20 })).toThrow(NoAnswer)
+    },
+  )
+
+  test('a percent sign that is only written behind makes no hundredth', async () => {
+    const unitOf = async (format: string, value: number) =>
+      reportOf(await asked(format, undefined, value)).questions[0]?.unit
+    expect(await unitOf('0.00%', 0.05)).toBe('percent')
+    expect(await unitOf('0.00"%"', 5)).toBe('percentNumber')
+  })
+})

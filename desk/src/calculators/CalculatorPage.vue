@@ -290,9 +290,10 @@ onBeforeUnmount(() => {
 }
 .foot {
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
   align-items: center;
-  gap: 20px;
+  gap: 4px 20px;
   min-height: 48px;
   padding: 8px 22px;
   background: var(--card);
@@ -300,8 +301,9 @@ onBeforeUnmount(() => {
 }
 .foot-right {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 16px;
+  gap: 4px 16px;
   white-space: nowrap;
 }
 .foot-right .link {

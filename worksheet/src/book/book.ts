@@ -32,9 +32,15 @@ export interface Cell {
   readonly most?: number
 }
 
+/** A number format without the words in it. */
+const withoutWords = (format: string): string => format.replace(/"[^"]*"|\[[^\]]*\]|\\./g, '')
+
+/** Whether a number format shows a hundredth as one percent; a sign that is only written behind does not. */
+export const isPercentFormat = (format: string): boolean => withoutWords(format).includes('%')
+
 /** Whether a number format shows a date. */
 export const isDateFormat = (format: string): boolean =>
-  /[ymd]/i.test(format.replace(/"[^"]*"|\[[^\]]*\]|\\./g, '')) && !/General/i.test(format)
+  /[ymd]/i.test(withoutWords(format)) && !/General/i.test(format)
 
 /** "Loan!B7": how a cell is named everywhere. */
 export const nameOfCell = ({ sheet, address }: Pick<Cell, 'sheet' | 'address'>): string =>

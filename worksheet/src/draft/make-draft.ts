@@ -1,5 +1,5 @@
 import type { CalculatorDocument, CalculatorStep, Proof } from '@vivid/core'
-import { nameOfCell, type Book, type Cell } from '../book/book'
+import { isPercentFormat, nameOfCell, type Book, type Cell } from '../book/book'
 import type { Understood } from '../understand/understand'
 import { LANGUAGE } from '../take/questions'
 import { keyOf } from '../recover/nodes'
@@ -122,7 +122,7 @@ const scheduleReadout = (loan: string): CalculatorStep => ({
 
 /** A plain figure in the unit its cell is shown in. */
 function shownAs(name: string, { format }: Cell): string {
-  if (format.includes('%')) return `as percent(${name})`
+  if (isPercentFormat(format)) return `as percent(${name})`
   return /[$£€¥₹₪]|#,##0|0\.00/.test(format) ? `as money(${name})` : name
 }
 

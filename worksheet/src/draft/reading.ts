@@ -1,5 +1,5 @@
 import type { CalculatorDocument, RateSheet } from '@vivid/core'
-import { isDateFormat, nameOfCell, type Book, type Cell } from '../book/book'
+import { isDateFormat, isPercentFormat, nameOfCell, type Book, type Cell } from '../book/book'
 import { dateOf } from '../book/days'
 import { cellsOfBlock } from '../understand/blocks'
 import { understand, type Changes, type Understood } from '../understand/understand'
@@ -134,7 +134,7 @@ function shownValue({ value, format }: Cell): string {
   if (typeof value === 'string') return value
   if (isDateFormat(format)) return dateOf(Math.floor(value)) ?? String(value)
   const decimals = /0\.(0+)/.exec(format)?.[1]?.length
-  if (format.includes('%')) return `${(value * 100).toFixed(decimals ?? 0)}%`
+  if (isPercentFormat(format)) return `${(value * 100).toFixed(decimals ?? 0)}%`
   const sign = /[$£€¥₹₪]/.exec(format)?.[0] ?? ''
   const digits = value.toLocaleString('en', {
     minimumFractionDigits: decimals ?? 0,

@@ -23,10 +23,10 @@ const NEAR = 1e-6
 
 /** Unrounded schedules: the same payment each period and interest on what is owed, in closed form. The likelier come first. */
 export function* asArithmetic(found: Found): Generator<Schedule> {
-  const { candidates } = found
-  const rates = ratesAmong(candidates)
+  const candidates = [...found.candidates, ...found.firsts]
+  const rates = ratesAmong(found.candidates)
   for (const principal of candidates.filter(({ value }) => value >= 1))
-    for (const rate of rates) {
+    for (const rate of [...rates, ...ratesOfFirst(found, principal)]) {
       const interest = principal.value * rate.value
       const near = NEAR * Math.max(1, principal.value / 1e5)
       if (!begins(found, interest, near)) continue
@@ -44,6 +44,17 @@ export function* asArithmetic(found: Found): Generator<Schedule> {
       }
     }
 }
+
+/** However a rate is written: the interest of the first row over what is owed then. */
+const ratesOfFirst = ({ firsts }: Found, principal: Candidate): PeriodRate[] =>
+  firsts
+    .map(({ value, code }) => ({
+      value: value / principal.value,
+      text: `((${code.text}) / ${principal.code.text})`,
+      perYear: undefined,
+      annualRate: '',
+    }))
+    .filter(({ value }) => value > LOWEST_RATE && value < HIGHEST_RATE)
 
 interface PeriodRate {
   readonly value: number

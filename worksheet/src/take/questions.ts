@@ -34,6 +34,47 @@ const lengthOf = (months: number) => ({ years: Math.floor(months / 12), months: 
 
 /** `minor`: minor units of its currency in a whole one. Undefined where no question can have the cell's value: it stays as it stands. */
 export function questionFor(
+  asked: AskedCell,
+  id: string,
+  name: string,
+  minor: number,
+): CellQuestion | undefined {
+  const plain = plainQuestion(asked, id, name, minor)
+  return plain && (amongValues(plain, asked) ?? plain)
+}
+
+/** The same where only some figures are allowed: a choice among them. */
+function amongValues(
+  { question, answerOf, code }: CellQuestion,
+  { cell, choices }: AskedCell,
+): CellQuestion | undefined {
+  const gives = GIVES[question.asks]
+  const values = choices.map(Number)
+  if (!gives || choices.length < 2 || !values.every(Number.isFinite) || !values.includes(Number(cell.value)))
+    return undefined
+  const { id, name, label, help, required, shownWhen } = question
+  const options = choices.map((choice, i) => ({
+    name: choice,
+    label: { [LANGUAGE]: choice },
+    value: answerOf(values[i]) ?? null,
+  }))
+  const optionOf = (one: unknown) => options.find((_, i) => values[i] === one)?.name
+  const choice = {
+    ...{ kind: 'question', id, name, label, help, required, shownWhen, asks: 'choice' },
+    gives,
+    options,
+    default: optionOf(cell.value) ?? null,
+  }
+  return options.every(({ value }) => value !== null) ? made(choice, optionOf, code) : undefined
+}
+const GIVES: Partial<Record<Question['asks'], 'money' | 'percent' | 'term' | 'number'>> = {
+  money: 'money',
+  percent: 'percent',
+  term: 'term',
+  number: 'number',
+}
+
+function plainQuestion(
   { cell, label, unit, choices }: AskedCell,
   id: string,
   name: string,

@@ -69,10 +69,8 @@ export function createRestingLanes(
     const [{ name } = { name: '' }] = [...cellsOfBlock({ ...block, from: at, to: at, lanes: [lane] })]
     const one = understood.formulas.get(name)
     if (one?.formula) return bracketed(codeFor(one.formula))
-    const [sheet = '', address = ''] = splitName(name)
-    const place = placeOf(address)
-    if (!place || !cells.has(name)) throw new NotTaken(NO_COLUMN)
-    return codeFor({ is: 'cell', sheet, ...place })
+    if (!cells.has(name)) throw new NotTaken(NO_COLUMN)
+    return codeFor(cellNamed(name))
   }
 
   /** What stands in a formula for the cells that move with its row. */
@@ -116,6 +114,13 @@ export function createRestingLanes(
 }
 
 const bracketed = (code: Code): Code => ({ ...code, text: `(${code.text})` })
+
+/** A cell by its name, as formulas have it. */
+export function cellNamed(name: string): Formula {
+  const [sheet = '', address = ''] = splitName(name)
+  const place = placeOf(address)
+  return place ? { is: 'cell', sheet, ...place } : { is: 'nothing' }
+}
 
 /** A place so many further on. */
 export const shifted = (k: number | string, by: number): number | string => {

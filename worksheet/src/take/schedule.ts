@@ -58,6 +58,8 @@ export interface Found {
   readonly values: ReadonlyMap<number, readonly (number | null | undefined)[]>
   /** The figures its formulas rest on. */
   readonly candidates: readonly Candidate[]
+  /** What the formulas of the first row come to, written out. */
+  readonly firsts: readonly Candidate[]
   /** Minor units of the currency in a whole one. */
   readonly minor: number
   /** Names for a loan, where one is made. */

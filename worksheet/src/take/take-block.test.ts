@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { CalculatorDocument, compile, runProofs } from '@vivid/core'
 import { figuresOf, readWorksheet, reportOf } from '..'
-import { bookOf, scheduleCells, type ScheduleMade } from '../testing/books'
+import { bookOf, scheduleCells, type MadeCell, type ScheduleMade } from '../testing/books'
 
 const own: ScheduleMade = { principal: 150_000, rate: 0.06, years: 5, perYear: 12 }
 async function draftOf(made: ScheduleMade, way: 'worksheet' | 'ledger' = 'worksheet') {
@@ -136,4 +136,52 @@ test('days that go on by months, from the row before or from the first, are prov
   expect(report.questions.find(({ cell }) => cell === 'S!B7')?.unit).toBe('date')
   const later = figuresOf(draft, { 'S!B7': dayOf(12) })
   expect(later.find(({ cell }) => cell === 'S!I71')?.got).toBe(dayOf(71))
+})
+
+/** A schedule of three columns in rows 11 on: interest, principal, owed; each formula with the value it has. */
+async function rowsOf(
+  rows: number,
+  made: (k: number, owed: number) => { interest: [string, number]; principal: [string, number] },
+) {
+  const cells: Record<string, MadeCell> = {
+    A1: 'Loan ($)',
+    B1: 36_000,
+    A2: 'Rate (% p.a.)',
+    B2: 6,
+    A3: 'Months',
+    B3: rows,
+  }
+  let owed = 36_000
+  for (let k = 1; k <= rows; k++) {
+    const { interest, principal } = made(k, owed)
+    owed -= principal[1]
+    const row = 10 + k
+    cells[`B${row}`] = {
+      formula: interest[0].replaceAll('OWED', k === 1 ? '$B$1' : `D${row - 1}`),
+      result: interest[1],
+    }
+    cells[`C${row}`] = { formula: principal[0].replaceAll('HERE', String(row)), result: principal[1] }
+    cells[`D${row}`] = { formula: `${k === 1 ? '$B$1' : `D${row - 1}`}-C${row}`, result: owed }
+  }
+  return reportOf(await readWorksheet(await bookOf(cells), 'Rows'))
+}
+
+test('a payment and a rate that no cell has are read from the first row', async () => {
+  const rate = (0.06 / 365) * 30
+  const payment = (36_000 * rate) / (1 - (1 + rate) ** -36)
+  const report = await rowsOf(36, (_, owed) => ({
+    interest: ['OWED*$B$2/100/365*30', owed * rate],
+    principal: ['-PMT($B$2/36500*30,$B$3,$B$1)-BHERE', payment - owed * rate],
+  }))
+  expect(report.leftOut).toEqual([])
+  expect(differing(report)).toEqual([])
+})
+
+test('a schedule with level principal is taken over as the sums it is', async () => {
+  const report = await rowsOf(36, (_, owed) => ({
+    interest: ['OWED*$B$2/1200', owed * 0.005],
+    principal: ['$B$1/$B$3', 1_000],
+  }))
+  expect(report.leftOut).toEqual([])
+  expect(differing(report)).toEqual([])
 })

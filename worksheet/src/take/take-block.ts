@@ -6,7 +6,8 @@ import { cellsOfBlock, countOfBlock, placeIn, type Block, type BlockCell } from 
 import { holding, type Claim } from './claims'
 import { asArithmetic } from './arithmetic-schedule'
 import { asLedger, ofLedger } from './ledger-schedule'
-import { createRestingLanes, shifted, type LaneText } from './resting-lanes'
+import { asLevelPrincipal } from './level-principal-schedule'
+import { cellNamed, createRestingLanes, shifted, type LaneText } from './resting-lanes'
 import type { Candidate, Found, Schedule } from './schedule'
 import { LONGEST_FORMULA, type Taking } from './taking'
 
@@ -14,12 +15,14 @@ import { LONGEST_FORMULA, type Taking } from './taking'
 function* schedulesFor(found: Found): Generator<Schedule> {
   yield* asLedger(found)
   yield* asArithmetic(found)
+  yield* asLevelPrincipal(found)
 }
 
 /** The rows whose formulas are tried, and the most schedules that are tried with them. */
 const FIRST_ROWS = [1, 2, 3] as const
 const MOST_TRIED = 6
 const MOST_TYPED = 12
+const LONGEST_FIRST = 900
 /** Two schedules may stand beside each other. */
 const MOST_SCHEDULES = 4
 
@@ -65,6 +68,7 @@ export function takeBlock(
   function takeSchedules(): void {
     const formulas = all.flatMap(({ name }) => understood.formulas.get(name)?.cell.formula ?? [])
     const candidates = candidatesFor(all.map(({ name }) => name))
+    const firsts = firstRow(candidates)
     for (let i = 1; i <= MOST_SCHEDULES; i++) {
       const own = i === 1 ? id : `${id}n${i}`
       const values = new Map(
@@ -76,6 +80,7 @@ export function takeBlock(
         block,
         values,
         candidates,
+        firsts,
         minor: taking.minor,
         working: (label, text) => taking.working(`${own}${label.split(' ')[0] ?? ''}`, label, text),
         loan: { id: own, name: taking.naming('loan of the schedule', 'loan') },
@@ -97,6 +102,39 @@ export function takeBlock(
         })
       }
     }
+  }
+
+  /** The formulas of the first row, each written out with what it takes from its own row, where that is short. */
+  function firstRow(known: readonly Candidate[]): Candidate[] {
+    const codes = new Map<number, Code>()
+    const codeOf = (lane: number): Code => {
+      const done = codes.get(lane)
+      const name = lanes.get(lane)?.[0]?.name ?? ''
+      const formula = understood.formulas.get(name)?.formula
+      if (done || !formula) return done ?? taking.codeFor(cellNamed(name))
+      const code = taking.codeFor(formula, {
+        instead: (part) => {
+          if (part.is !== 'cell' || part.sheet !== block.sheet) return undefined
+          const place = placeIn(block, part)
+          return place.k === 1 && lanes.has(place.lane) ? codeOf(place.lane) : undefined
+        },
+        nothing: ZERO,
+      })
+      codes.set(lane, code)
+      return code
+    }
+    return block.lanes.flatMap((lane): Candidate[] => {
+      try {
+        const code = codeOf(lane)
+        const value = valueIn(cells.get(lanes.get(lane)?.[0]?.name ?? ''))
+        const isUsable =
+          code.gives === 'number' && typeof value === 'number' && code.text.length <= LONGEST_FIRST
+        return isUsable && !known.some((one) => one.code.text === code.text) ? [{ value, code }] : []
+      } catch (error) {
+        if (error instanceof NotTaken) return []
+        throw error
+      }
+    })
   }
 
   /**

@@ -1,5 +1,5 @@
 import { dateOf } from '../book/days'
-import { addressOf, isDateFormat, nameOfCell, type Book, type Cell } from '../book/book'
+import { addressOf, isDateFormat, isPercentFormat, nameOfCell, type Book, type Cell } from '../book/book'
 import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
 import { cellsOfRange } from '../understand/references'
 import { asNumber, either, figure, joined, NONE, number, text, yesNo, ZERO, type Code } from './code'
@@ -179,7 +179,7 @@ export function translate(formula: Formula, around: Around): Code {
       where: `${table.sheet} ${addressOf(table.from.row, table.from.column)}:${addressOf(table.to.row, table.to.column)}`,
       keys: read as LookedUp['keys'],
       rows: rows as LookedUp['rows'],
-      isPercent: cell?.format.includes('%') ?? false,
+      isPercent: isPercentFormat(cell?.format ?? ''),
     })
   }
 

@@ -81,7 +81,7 @@ export function understand(book: Book, changes: Changes = {}): Understood {
     const said = changes.units?.[name]
     const guess = said ? SAID(said) : unitOf(cell, label, usage.get(name) ?? NO_USAGE)
     if (!guess) continue
-    const choices = guess.unit === 'choice' ? [...new Set(choicesOf(cell, cellNamed))] : []
+    const choices = [...new Set(choicesOf(cell, cellNamed, book))]
     if (guess.unit !== 'choice' || choices.includes(String(cell.value)))
       asked.set(name, { cell, label, choices, ...guess })
   }
@@ -163,7 +163,12 @@ const nameIn = ({ sheet, row, column }: Extract<Formula, { is: 'cell' }>): strin
   nameOfCell({ sheet, address: `${letters(column)}${row}` })
 
 /** The texts a list allows: written out, or standing in a range. */
-function choicesOf({ choices = '', sheet }: Cell, cellNamed: ReadonlyMap<string, Cell>): string[] {
+function choicesOf(
+  { choices = '', sheet }: Cell,
+  cellNamed: ReadonlyMap<string, Cell>,
+  book: Book,
+): string[] {
+  if (choices === '') return []
   if (choices.startsWith('"'))
     return choices
       .slice(1, -1)
@@ -171,7 +176,7 @@ function choicesOf({ choices = '', sheet }: Cell, cellNamed: ReadonlyMap<string,
       .map((one) => one.trim())
       .filter(Boolean)
   try {
-    const range = parseFormula(choices.replace(/^=/, ''), sheet)
+    const range = withoutNames(parseFormula(choices.replace(/^=/, ''), sheet), book)
     if (range.is !== 'range') return []
     return cellsOfRange(range)
       .flat()

@@ -1,4 +1,4 @@
-import { isDateFormat, type Cell } from '../book/book'
+import { isDateFormat, isPercentFormat, type Cell } from '../book/book'
 import { dateOf } from '../book/days'
 
 /**
@@ -50,7 +50,8 @@ export function unitOf(cell: Cell, label: string, usage: Usage): UnitGuess | und
   if (typeof value === 'boolean') return sure('yesNo', 'it is true or false')
   if (typeof value !== 'number') return undefined
   if (isDateFormat(format)) return dateOf(value) ? sure('date', 'its format is a date') : undefined
-  if (format.includes('%')) return sure('percent', 'its format is a percentage')
+  if (isPercentFormat(format)) return sure('percent', 'its format is a percentage')
+  if (format.includes('%')) return sure('percentNumber', 'its format writes percent behind it')
   if (isCurrency(format)) return sure('money', 'its format is a currency')
   if (/%|\bper ?cent\b|\bp\.\s?a\.|\brate\b|\binterest\b/i.test(label) && value >= 0 && value < 100) {
     if (/%/.test(label)) return sure('percentNumber', 'its label says percent')

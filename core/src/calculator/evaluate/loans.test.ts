@@ -62,7 +62,7 @@ describe('a list of loans in formulas', () => {
       'for one in your loans return sum(for one in your loans return one.owed)',
       { code: 'ITEM_NAME_TAKEN', name: 'one' },
     ],
-    ['for one in 1..3 return one', { code: 'FEEL_NOT_SUPPORTED' }],
+    ['for one in 1..count(your loans) return one', { code: 'FEEL_NOT_SUPPORTED' }],
     ['for a in your loans, b in your loans return a.owed', { code: 'FEEL_NOT_SUPPORTED' }],
     ['one.owed', { code: 'NAME_UNKNOWN', name: 'one' }],
     ['sum(for one in your loans return one.owed) + one.owed', { code: 'NAME_UNKNOWN', name: 'one' }],
