@@ -4,8 +4,9 @@ import type { CellValue } from '../book/book'
 /** A proof has room for so many lines, and a document for so many proofs. */
 const MOST_IN_PROOF = 40
 const MOST_PROOFS = 200
-/** So many figures are worked out in one go: an evaluation has a bound. */
+/** So many figures are worked out in one go, and a line has of them: an evaluation has a bound. */
 const MOST_FIGURES = 2_500
+const MOST_IN_LINE = 1_000
 
 /** Where the figure of a cell is proven: a line, and its place where the line is a list. */
 export interface Proven {
@@ -24,16 +25,20 @@ export function createProofLines() {
       lines.push({ of, figure: figureOf(value), tolerance: toleranceFor(value) })
       return { line: lines.length - 1, item: undefined }
     },
-    /** Figures below each other, each for its `k` from 1; the line they are in. */
-    many(of: string, from: number, values: readonly number[]): number | undefined {
-      if (!values.every(isProvable) || lines.length >= MOST_IN_PROOF * MOST_PROOFS) return undefined
-      const largest = Math.max(...values.map(Math.abs))
-      lines.push({
-        of: `for k in ${from}..${from + values.length - 1} return ${of}`,
-        figure: values.map(figureOf),
-        tolerance: toleranceFor(largest),
-      })
-      return lines.length - 1
+    /** Figures below each other, each for its `k` from one on; where each is proven. */
+    many(of: string, from: number, values: readonly number[]): readonly (Proven | undefined)[] {
+      const chunks = Math.ceil(values.length / MOST_IN_LINE)
+      if (!values.every(isProvable) || lines.length + chunks > MOST_IN_PROOF * MOST_PROOFS) return []
+      const first = lines.length
+      for (let at = 0; at < values.length; at += MOST_IN_LINE) {
+        const some = values.slice(at, at + MOST_IN_LINE)
+        lines.push({
+          of: `for k in ${from + at}..${from + at + some.length - 1} return ${of}`,
+          figure: some.map(figureOf),
+          tolerance: toleranceFor(Math.max(...some.map(Math.abs))),
+        })
+      }
+      return values.map((_, i) => ({ line: first + Math.floor(i / MOST_IN_LINE), item: i % MOST_IN_LINE }))
     },
   }
 }

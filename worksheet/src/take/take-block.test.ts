@@ -185,3 +185,12 @@ test('a schedule with level principal is taken over as the sums it is', async ()
   expect(report.leftOut).toEqual([])
   expect(differing(report)).toEqual([])
 })
+
+test('more rows than a line of a proof has are several lines', async () => {
+  const cells: Record<string, MadeCell> = { A1: 'First', B1: 5, C1: 1 }
+  for (let k = 1; k <= 2_400; k++) cells[`C${k + 1}`] = { formula: `C${k}+2`, result: 1 + 2 * k }
+  const report = reportOf(await readWorksheet(await bookOf(cells), 'Long'))
+  expect(report.figures).toHaveLength(2_400)
+  expect(differing(report)).toEqual([])
+  expect(CalculatorDocument.safeParse(report.document).error).toBeUndefined()
+})

@@ -186,7 +186,7 @@ export function takeBlock(
     const blank = own.findIndex(({ name }) => typeof cells.get(name)?.value !== 'number')
     const figures = own.slice(0, blank < 0 ? own.length : blank)
     if (figures.length === 0) return
-    const line = taking.proofLines.many(
+    const proven = taking.proofLines.many(
       text('k'),
       from,
       figures.map(({ name }) => Number(cells.get(name)?.value)),
@@ -195,8 +195,7 @@ export function takeBlock(
       const one = understood.formulas.get(name)
       if (!one) return
       if (i >= figures.length) return taking.leaveOut(name, isBlank(cells.get(name)) ? BEHIND_END : NO_FIGURE)
-      const proven = line === undefined ? undefined : { line, item: i }
-      taking.takeLine(name, one, () => number(text(k), false), proven, NO_ROOM)
+      taking.takeLine(name, one, () => number(text(k), false), proven[i], NO_ROOM)
     })
   }
 

@@ -12,11 +12,19 @@ const reasons = computed(() => {
   for (const { cell, why } of reading.leftOut) by.set(why, [...(by.get(why) ?? []), cell])
   return [...by].map(([why, cells]) => ({ why, cells }))
 })
-const differing = computed(() => reading.differing.map(({ cell }) => cell))
+/** Some programs keep no values beside formulas: then nothing differs, there is only nothing to compare with. */
+const hasNoValues = computed(
+  () => reading.differing.length > 0 && reading.differing.every(({ expected }) => expected === null),
+)
+const differing = computed(() => (hasNoValues.value ? [] : reading.differing.map(({ cell }) => cell)))
 </script>
 
 <template>
-  <section v-if="differing.length > 0 || reasons.length > 0" class="not-taken">
+  <section v-if="hasNoValues || differing.length > 0 || reasons.length > 0" class="not-taken">
+    <p v-if="hasNoValues">
+      This file keeps no values beside its formulas: there is nothing to compare with. Open it in the program
+      it comes from, save it there, and read it again.
+    </p>
     <template v-if="differing.length > 0">
       <h2>Other figures</h2>
       <p>

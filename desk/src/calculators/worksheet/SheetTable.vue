@@ -15,7 +15,8 @@ const MOST_ROWS = 400
 const all = ref(false)
 const at = computed(() => new Map(cells.map((cell) => [`${cell.row} ${cell.column}`, cell])))
 const columns = computed(() => {
-  const last = Math.min(MOST_COLUMNS, Math.max(1, ...cells.map(({ column }) => column)))
+  const widest = cells.reduce((most, { column }) => Math.max(most, column), 1)
+  const last = Math.min(MOST_COLUMNS, widest)
   return Array.from({ length: last }, (_, i) => i + 1)
 })
 const rows = computed(() => [...new Set(cells.map(({ row }) => row))].sort((a, b) => a - b))
