@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Alert, Button, message, Progress } from 'ant-design-vue'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { CalculatorOpened, SheetListed } from '@vivid/contract'
 import { changesAgain, takenOverAgain } from '@vivid/worksheet/again'
@@ -32,6 +32,7 @@ const sheet = computed(() => worksheet.reading?.sheets[sheetAt.value])
 const read = computed(() => worksheet.reading?.[way.value])
 const legend = (['asked', 'working', 'result', 'row', 'leftOut'] as const).map((part) => partWords[part])
 
+worksheet.lookAt(id ?? '')
 if (id !== undefined) void asking(() => draft.open(id))
 const changes = computed(() =>
   id !== undefined && draft.document && read.value ? changesAgain(draft.document, read.value) : [],
@@ -103,7 +104,6 @@ function takeOver(): Promise<boolean> {
     await router.push(`/calculators/${id}`)
   })
 }
-onBeforeUnmount(() => worksheet.close())
 </script>
 
 <template>
@@ -186,7 +186,7 @@ onBeforeUnmount(() => worksheet.close())
             : 'Choose the worksheet as it is now: what changed in it is shown, and taken over or not.'
         }}
       </p>
-      <WorksheetChooser @choose="worksheet.open" />
+      <WorksheetChooser @choose="(file, name) => worksheet.open(file, name, id)" />
     </main>
   </div>
 </template>

@@ -87,6 +87,15 @@ test('what cannot be read is said, and nothing of an earlier file stays', async 
   expect([worksheet.problem, worksheet.done]).toEqual(['This file is no worksheet (.xlsx).', undefined])
 })
 
+test('what was read stays while its author looks elsewhere, but not for another draft', async () => {
+  const worksheet = await opened()
+  threads[0]?.says({ reading })
+  worksheet.lookAt('')
+  expect(worksheet.reading).toEqual(reading)
+  worksheet.lookAt('another-draft')
+  expect([worksheet.name, worksheet.reading]).toEqual(['', undefined])
+})
+
 test('a file that takes too long is ended', async () => {
   vi.useFakeTimers()
   try {

@@ -13,6 +13,8 @@ const MOST_BYTES = 32 * 2 ** 20
  */
 export const useWorksheet = defineStore('worksheet', () => {
   const name = ref('')
+  /** The draft it is read again for; empty: a new one. */
+  const target = ref('')
   const reading = shallowRef<Reading>()
   const changes = shallowRef<Changes>({})
   const problem = ref('')
@@ -31,8 +33,9 @@ export const useWorksheet = defineStore('worksheet', () => {
       new Map((reading.value?.sheets ?? []).flatMap((sheet) => sheet.cells.map((cell) => [cell.cell, cell]))),
   )
 
-  async function open(file: Blob, fileName: string): Promise<void> {
+  async function open(file: Blob, fileName: string, forDraft = ''): Promise<void> {
     close()
+    target.value = forDraft
     name.value = fileName
     if (file.size > MOST_BYTES) {
       problem.value = `This file is larger than ${MOST_BYTES / 2 ** 20} MB.`
@@ -93,10 +96,15 @@ export const useWorksheet = defineStore('worksheet', () => {
 
   function close(): void {
     stop()
-    name.value = problem.value = chosen.value = ''
+    name.value = target.value = problem.value = chosen.value = ''
     reading.value = undefined
     bytes = undefined
     changes.value = {}
+  }
+
+  /** What was read and said stays while its author looks elsewhere, unless it is for another draft. */
+  function lookAt(forDraft: string): void {
+    if (target.value !== forDraft) close()
   }
 
   return {
@@ -114,6 +122,7 @@ export const useWorksheet = defineStore('worksheet', () => {
       [...cells.value.values()].filter(({ asked }) => asked && !asked.isSure && asked.others.length > 0),
     ),
     open,
+    lookAt,
     change,
     stop,
     close,
