@@ -7,7 +7,7 @@ import { buildParser } from '@lezer/generator'
 const GRAMMAR = String.raw`
 @precedence { percent, sign, power @left, times @left, plus @left, text @left, compare @left }
 @top Formula { expression }
-expression { Number | Text | Fault | Call | Range | Cell | Name | Group | Percent | Sign | Binary }
+expression { Number | Text | Fault | Call | Range | Columns | Cell | Name | Group | Percent | Sign | Binary }
 Group { "(" expression ")" }
 Call { Function list ")" }
 list { item ("," item)* }
@@ -30,10 +30,11 @@ Binary {
   Text { '"' (!["] | '""')* '"' }
   Fault { "#" $[A-Z0-9/]+ $[!?]? }
   sheet { ("'" (!['] | "''")+ "'" | $[A-Za-z_\u{a1}-\u{10ffff}] $[A-Za-z0-9_.\u{a1}-\u{10ffff}]*) "!" }
+  Columns { sheet? "$"? $[A-Za-z] $[A-Za-z]? $[A-Za-z]? ":" "$"? $[A-Za-z] $[A-Za-z]? $[A-Za-z]? }
   Cell { sheet? "$"? $[A-Za-z] $[A-Za-z]? $[A-Za-z]? "$"? @digit+ }
   Function { $[A-Za-z_] $[A-Za-z0-9_.]* "(" }
   Name { $[A-Za-z_\\\u{a1}-\u{10ffff}] $[A-Za-z0-9_.\\?\u{a1}-\u{10ffff}]* }
-  @precedence { Function, Cell, Name, Number }
+  @precedence { Columns, Function, Cell, Name, Number }
   "(" ")" "," ":" "%" "^" "*" "/" "+" "-" "&" "=" "<>" "<=" ">=" "<" ">"
 }
 `

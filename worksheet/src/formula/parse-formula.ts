@@ -1,5 +1,5 @@
 import type { SyntaxNode } from '@lezer/common'
-import { placeOf } from '../book/book'
+import { LAST_ROW, placeOf } from '../book/book'
 import { formulaParser } from './grammar'
 
 /** A formula of a worksheet as a tree; `sheet` of a reference is where it points to. */
@@ -71,6 +71,18 @@ export function parseFormula(text: string, sheet: string): Formula {
           to: { row: Math.max(from.place.row, to.row), column: Math.max(from.place.column, to.column) },
         }
         return moving(range, [text.slice(first?.from, first?.to), text.slice(last?.from, last?.to)])
+      }
+      case 'Columns': {
+        const [first = '', last = ''] = said.split(/:(?=\$?[A-Za-z]+$)/)
+        const [from, to] = [cellAt(`${first}1`), cellAt(`${last}1`)]
+        const columns = [from.place.column, to.place.column]
+        const range: CellRange = {
+          is: 'range',
+          sheet: from.sheet,
+          from: { row: 1, column: Math.min(...columns) },
+          to: { row: LAST_ROW, column: Math.max(...columns) },
+        }
+        return moving(range, [`${first}$1`, `${last}$1`])
       }
       case 'Name':
         return /^(true|false)$/i.test(said)

@@ -194,3 +194,24 @@ test('more rows than a line of a proof has are several lines', async () => {
   expect(differing(report)).toEqual([])
   expect(CalculatorDocument.safeParse(report.document).error).toBeUndefined()
 })
+
+test.each([
+  ['SUM(E12:E71)', true],
+  // With its head, with empty cells below, as a whole column.
+  ['SUM(E11:E71)', true],
+  ['SUM(E$10:E$90)', true],
+  ['SUM(E:E)', true],
+  ['SUM($E:$E)/COUNT(B1:B2)*2', true],
+  ['SUM(E12:E23)', false],
+])('%s adds up a column of a schedule', async (formula, isAll) => {
+  const { cells, formats } = scheduleCells(own)
+  const interest = (rows: number) =>
+    Array.from({ length: rows }, (_, i) => cells[`E${12 + i}`]).reduce<number>(
+      (sum, one) => sum + (typeof one === 'object' ? Number(one.result) : 0),
+      0,
+    )
+  const bytes = await bookOf({ ...cells, K1: { formula, result: interest(isAll ? 60 : 12) } }, formats)
+  const report = reportOf(await readWorksheet(bytes, 'Sums'))
+  expect(report.leftOut).toEqual([])
+  expect(report.figures.find(({ cell }) => cell === 'S!K1')?.agrees).toBe(true)
+})

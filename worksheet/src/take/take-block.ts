@@ -228,13 +228,27 @@ export function takeBlock(
     )
   }
 
+  /** Whether any of these places of a lane, outside the block, has a figure or a formula. */
+  function hasFigures(lane: number, from: number, to: number): boolean {
+    if (to < from) return false
+    const places = { ...block, from: block.from + from - 1, to: block.from + to - 1, lanes: [lane] }
+    return [...cellsOfBlock(places)].some(({ name }) => {
+      const cell = cells.get(name)
+      return cell?.formula !== undefined || typeof cell?.value === 'number'
+    })
+  }
+
   /** Cells of a lane added up, or one of its places. */
   function rangeOf({ sheet, from, to }: CellRange, row?: Code): Code | undefined {
-    const [first, last] = [placeIn(block, from), placeIn(block, to)]
-    const text = sheet === block.sheet && first.lane === last.lane ? texts.get(first.lane) : undefined
-    if (!text || first.k < 1 || last.k > count || last.k - first.k < FEWEST_ADDED) return undefined
-    if (row) return number(`(${text(shifted(row.text, first.k - 1))})`, false)
-    return number(`sum(for k in ${first.k}..${last.k} return ${text('k')})`, false)
+    const [{ lane, k: begins }, { lane: other, k: ends }] = [placeIn(block, from), placeIn(block, to)]
+    const text = sheet === block.sheet && lane === other ? texts.get(lane) : undefined
+    const [first, last] = [Math.max(1, begins), Math.min(count, ends)]
+    if (!text || last - first < FEWEST_ADDED) return undefined
+    // Heads and empty cells around the rows add nothing; a figure there is another sum.
+    if (hasFigures(lane, begins, first - 1) || hasFigures(lane, last + 1, ends)) return undefined
+    if (row && first !== begins) return undefined
+    if (row) return number(`(${text(shifted(row.text, first - 1))})`, false)
+    return number(`sum(for k in ${first}..${last} return ${text('k')})`, false)
   }
 }
 

@@ -1,5 +1,5 @@
 import type { Book } from '../book/book'
-import { addressOf, nameOfCell } from '../book/book'
+import { addressOf, LAST_ROW, nameOfCell } from '../book/book'
 import { NotTaken, parseFormula, withParts, type CellRange, type Formula } from '../formula/parse-formula'
 
 /** Functions whose ranges are tables that something is looked up in. */
@@ -17,11 +17,21 @@ export interface References {
 
 /** The formula with what its names stand for in their place. */
 export function withoutNames(of: Formula, book: Book, depth = 0): Formula {
+  if (of.is === 'range' && of.to.row === LAST_ROW) return asFarAsUsed(of, book)
   if (of.is !== 'name') return withParts(of, (part) => withoutNames(part, book, depth))
   const stands = book.names.get(of.name)
   if (stands === undefined) throw new NotTaken(`nothing is called “${of.name}”`)
   if (depth > 20) throw new NotTaken(`the name “${of.name}” stands for itself`)
   return withoutNames(parseFormula(stands, book.sheets[0]?.name ?? ''), book, depth + 1)
+}
+
+/** Whole columns as far as anything stands in them. */
+function asFarAsUsed(range: CellRange, { sheets }: Book): CellRange {
+  const cells = sheets.find(({ name }) => name === range.sheet)?.cells.values() ?? []
+  let last = range.from.row
+  for (const { row, column } of cells)
+    if (column >= range.from.column && column <= range.to.column) last = Math.max(last, row)
+  return { ...range, to: { ...range.to, row: last } }
 }
 
 /** The cells of a range, row by row. */
