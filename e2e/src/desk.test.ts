@@ -286,6 +286,9 @@ test('whoever is not signed in is asked to, and comes back to where they wanted 
 test('a session that ends while someone types loses nothing: after signing in again it is saved', async () => {
   const page = await openAs('Ines', 'cottage')
   await press(page, '#line-page')
+  await page.waitForSelector('#page-introduction')
+  // What is still asked for would be refused, and lead to the sign-in before anything is typed.
+  await page.waitForNetworkIdle()
   await page.evaluate(() => fetch('/api/session', { method: 'DELETE' }))
   await fill(page, '#page-introduction', 'Typed after the session ended.')
   await page.waitForSelector('#email')
