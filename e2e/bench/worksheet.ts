@@ -1,8 +1,12 @@
+import { fileURLToPath, pathToFileURL } from 'node:url'
+import { build } from 'esbuild'
 import ExcelJS from 'exceljs'
-import { figuresOf, readWorksheet } from '@vivid/worksheet'
 import { scheduleCells } from '../../worksheet/src/testing/books'
 
-/** How long 20,000 formula cells take to be read, understood and proven, from the bytes of the file: under three seconds. */
+/**
+ * How long 20,000 formula cells take to be read, understood and proven, from the bytes of the file: under three seconds. Measured
+ * bundled, as it ships.
+ */
 const SHEETS = 7
 const LIMIT_MS = 3_000
 
@@ -18,6 +22,20 @@ for (let at = 0; at < SHEETS; at++) {
   for (const [address, value] of Object.entries(cells)) sheet.getCell(address).value = value
   for (const [address, format] of Object.entries(formats)) sheet.getCell(address).numFmt = format
 }
+const bundle = fileURLToPath(new URL('../../worksheet/dist/bench.js', import.meta.url))
+await build({
+  entryPoints: [fileURLToPath(new URL('../../worksheet/src/index.ts', import.meta.url))],
+  outfile: bundle,
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  packages: 'external',
+  alias: { '@vivid/core': fileURLToPath(new URL('../../core/src/index.ts', import.meta.url)) },
+})
+const { figuresOf, readWorksheet } = (await import(
+  pathToFileURL(bundle).href
+)) as typeof import('@vivid/worksheet')
+
 const bytes = new Uint8Array(await workbook.xlsx.writeBuffer())
 
 const times: number[] = []

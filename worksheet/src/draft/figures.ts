@@ -1,6 +1,6 @@
 import { askFormulas, compile, evaluate, type Evaluation } from '@vivid/core'
 import { nameOfCell, type CellValue } from '../book/book'
-import { AROUND } from '../take/ask'
+import { TODAY } from '../take/ask'
 import type { Draft } from './draft'
 import type { LeftOutCell, Role } from '../take/taking'
 
@@ -39,7 +39,7 @@ export function figuresOf(
       return [one.question.id, answer]
     }),
   )
-  const around = { ...AROUND, sheets }
+  const around = { today: TODAY, sheets }
   const { program, proofs } = compile(document, sheets)
   const { values } = evaluate(program, given, around)
   // Only what has no line of its own is worked out from proofs.

@@ -13,6 +13,7 @@ import { takeOver } from '../take/take-over'
 import type { TakenOver, ToTheCent } from '../take/taking'
 
 const MOST_READOUTS = 24
+const MOST_SCHEDULES = 6
 
 /** `worksheet`: each figure as the worksheet has it; `ledger`: figures of loans to the cent, as a lender's ledger has them. */
 export type Way = 'worksheet' | 'ledger'
@@ -36,6 +37,7 @@ export function makeDraft(
   if (way === 'worksheet') return draftOf(plain, recovered, understood, title)
   const { loans, ofBlocks } = recovered
   const toTheCent: ToTheCent = {
+    loans: loans.map(({ step }) => step),
     instead: (cell, part) =>
       loans.map(({ parts }) => parts.get(cell)?.get(keyOf(part))).find((text) => text !== undefined),
     loanOf: (schedule) => ofBlocks.get(schedule),
@@ -69,7 +71,7 @@ function draftOf(takenOver: TakenOver, recovered: Recovered, understood: Underst
       ...results.map(({ cell, step, name }) =>
         readout(`${step}Shown`, labelOf(cell), shownAs(name, cell), step === headline?.step),
       ),
-      ...shown.map(({ id }) => scheduleReadout(id)),
+      ...shown.slice(0, MOST_SCHEDULES).map(({ id }) => scheduleReadout(id)),
     ]),
     title: { [LANGUAGE]: title.slice(0, 200) || 'From a worksheet' },
     proofs: proofsOf(takenOver),

@@ -4,6 +4,7 @@ import { dateOf } from '../book/days'
 import { cellsOfBlock } from '../understand/blocks'
 import { understand, type Changes, type Understood } from '../understand/understand'
 import { othersFor, type CellUnit } from '../understand/unit-of'
+import { MOST_ASKED } from '../take/taking'
 import { figuresOf, leftOutSaid, type CellFigure } from './figures'
 import type { Draft } from './draft'
 import { makeDraft } from './make-draft'
@@ -122,7 +123,14 @@ function showing(
       return ['result', 'It comes out at the end: nothing uses it, or it is a payment.']
     if (figure) return ['working', 'Other cells use it.']
     if (typeof cell.value === 'string') return ['words', 'Words.']
-    return ['typed', 'It is typed in; where formulas use it, it stays the figure it is.']
+    return ['typed', `It is typed in${whyNotAsked(name)}; where formulas use it, it stays the figure it is.`]
+  }
+
+  function whyNotAsked(name: string): string {
+    if (!understood.asked.has(name)) return ''
+    return asked.length >= MOST_ASKED
+      ? `, and would be asked, but a worksheet has no more than ${MOST_ASKED} questions`
+      : ', and no question can have such an answer'
   }
 }
 

@@ -1,4 +1,4 @@
-import type { Frequency } from '@vivid/core'
+import { factsOf, frequencyNames, type Frequency } from '@vivid/core'
 import type { Figure } from './figure'
 
 /** A rate of a period, read as a yearly rate: how formulas would have it, and what it claims to be. */
@@ -7,21 +7,14 @@ export interface RateReading {
   readonly annualRate: string
   /** Payments a year: a figure, or a part of the worksheet that says how many. */
   readonly perYear: { readonly value: number; readonly text: string }
-  readonly compounding: 1 | 2 | 4 | 12 | 365 | undefined
+  readonly compounding: (typeof COMPOUNDING)[number] | undefined
   /** The rate of a period, worked out from the yearly one. */
   readonly text: string
 }
 
-/** How a payments-a-year figure is called. */
-export const frequencyOf: Readonly<Record<number, Frequency>> = {
-  12: 'monthly',
-  24: 'semiMonthly',
-  26: 'biweekly',
-  52: 'weekly',
-  4: 'quarterly',
-  2: 'halfYearly',
-  1: 'yearly',
-}
+/** How often a year loans are paid, the more usual first; yearly by itself, as any figure is one of a year. */
+const PER_YEAR = [12, 26, 52, 24, 4, 2] as const
+/** Payments a year as formulas say them. */
 const frequencyWords: Readonly<Record<number, string>> = {
   12: 'monthly',
   24: 'twice a month',
@@ -31,8 +24,32 @@ const frequencyWords: Readonly<Record<number, string>> = {
   2: 'half-yearly',
   1: 'yearly',
 }
-const PER_YEAR = [12, 26, 52, 24, 4, 2, 1] as const
-const COMPOUNDING = [2, 1, 4, 12, 365] as const
+const isPerYear = (value: number): boolean => Object.hasOwn(frequencyWords, value)
+
+/** Payments a year: what figures of the file say, then each number that can be. */
+export const paymentsAYear = (figures: readonly Figure[]): RateReading['perYear'][] => [
+  ...figures.filter(({ value }) => isPerYear(value)).map(({ value, text }) => ({ value, text })),
+  ...PER_YEAR.map((value) => ({ value, text: String(value) })),
+]
+export const ONCE_A_YEAR: RateReading['perYear'] = { value: 1, text: '1' }
+
+/** Other payments a year than these, one after the other; undefined where it is no such number. */
+export function otherPerYear(value: number, turn: number): number | undefined {
+  const at = PER_YEAR.findIndex((one) => one === value)
+  return at < 0 ? undefined : PER_YEAR[(at + 1 + turn) % PER_YEAR.length]
+}
+
+/** The frequency of so many payments a year, each a share of the year. */
+export const frequencyOf = (perYear: number): Frequency =>
+  frequencyNames.find((name) => {
+    const { perYear: times, monthlyPaymentOver } = factsOf(name)
+    return times === perYear && monthlyPaymentOver === undefined
+  }) ?? 'monthly'
+
+/** How often a year a quoted rate compounds, where it is not with every payment. */
+export const COMPOUNDING = [2, 1, 4, 12, 365] as const
+/** Rates of a period, as fractions; what lies outside is some other figure. */
+export const isPeriodRate = (value: number): boolean => value > 1e-6 && value < 0.2
 /** How many digits a rate of a period may be rounded to. */
 const DIGITS = [4, 5, 6, 7, 8] as const
 /** Yearly rates, as fractions, that a loan may have. */
@@ -50,10 +67,7 @@ export function asPercent({ text }: Pick<Figure, 'text'>, parts: 1 | 100): strin
 
 /** What a rate of a period may be: a yearly figure among these over so many payments a year, the likelier first. */
 export function rateReadings(rate: Figure, figures: readonly Figure[], labels: string): RateReading[] {
-  const counts = [
-    ...figures.filter(({ value }) => frequencyOf[value]).map(({ value, text }) => ({ value, text })),
-    ...PER_YEAR.map((value) => ({ value: value as number, text: String(value) })),
-  ]
+  const counts = [...paymentsAYear(figures), ONCE_A_YEAR]
   const readings: RateReading[] = []
   const rest: RateReading[] = []
   for (const yearly of figures)
@@ -106,11 +120,11 @@ const isYearly = ({ value }: Figure, labels: string): boolean =>
 /** The frequency as a loan step takes it. */
 export function frequencyText({ value, text }: RateReading['perYear']): string {
   if (text === String(value)) return `"${frequencyWords[value] ?? 'monthly'}"`
-  const cases = PER_YEAR.filter((one) => one !== 1).map(
-    (one) => `if ${text} = ${one} then "${frequencyWords[one] ?? ''}" else `,
-  )
-  return `${cases.join('')}"yearly"`
+  const cases = PER_YEAR.map((one) => `if ${text} = ${one} then "${frequencyWords[one] ?? ''}" else `)
+  return `${cases.join('')}if ${text} = 1 then "yearly" else ${NO_FREQUENCY}`
 }
+/** No frequency is so many payments a year: the loan has no figures then. */
+const NO_FREQUENCY = 'if 1 / 0 = 1 then "yearly" else "yearly"'
 
 /** The length of a loan as a loan step takes it. */
 export interface CountReading {

@@ -1,7 +1,9 @@
 import type { Formula } from '../formula/parse-formula'
 import { levelPaymentOf, paymentsOf } from '../loans/annuity'
+import { isPeriodRate, paymentsAYear } from '../loans/rate-of'
 import { isNear } from '../take/ask'
-import type { Figure } from '../loans/figure'
+import type { About } from '../take/schedule'
+import { positive, type Figure } from '../loans/figure'
 
 /** A loan that a cell's formula may be about: the figures it would rest on. */
 export interface Idea {
@@ -17,9 +19,13 @@ export interface Idea {
   readonly isAtStart: boolean
 }
 
-const NOTHING: Figure = { text: '0', value: 0, of: { is: 'number', text: '0' } }
-/** Rates of a period, numbers of payments and amounts of loans; what lies outside is some other figure. */
-const isRate = ({ value }: Figure) => value > 1e-6 && value < 0.2
+const numberOf = (value: number): Figure => ({
+  text: String(value),
+  value,
+  of: { is: 'number', text: String(value) },
+})
+export const NOTHING = numberOf(0)
+/** Numbers of payments and amounts of loans; what lies outside is some other figure. */
 const isCount = ({ value }: Figure) => Number.isInteger(value) && value >= 2 && value <= 5_200
 const isAmount = ({ value }: Figure) => value >= 10
 /** Among more figures than these nothing is looked for by trying. */
@@ -62,12 +68,12 @@ export function ideaOfCall(of: Extract<Formula, { is: 'call' }>, figureOf: Figur
   const left = arg('left') ? positiveOf(arg('left'), figureOf) : NOTHING
   const isWorkedOut = of.function === 'PMT' && itself
   const payment = isWorkedOut ? positive(itself) : positiveOf(arg('payment'), figureOf)
-  if (!rate || !isRate(rate) || !principal || !isAmount(principal) || !left) return undefined
+  if (!rate || !isPeriodRate(rate.value) || !principal || !isAmount(principal) || !left) return undefined
   if (of.function === 'NPER' ? !payment : !count || !isCount(count)) return undefined
   return { principal, rate, count, payment, left, isAtStart: due === 1 }
 }
 
-/** A figure without its sign, as functions about payments have them: what is paid out has the other one. */
+/** The same of a part of a formula; a sign before it falls away with its own. */
 function positiveOf(of: Formula | undefined, figureOf: FigureOf): Figure | undefined {
   if (!of) return undefined
   if (of.is === 'minus') {
@@ -77,8 +83,6 @@ function positiveOf(of: Formula | undefined, figureOf: FigureOf): Figure | undef
   const figure = figureOf(of)
   return figure && positive(figure)
 }
-export const positive = (figure: Figure): Figure =>
-  figure.value >= 0 ? figure : { ...figure, text: `(-(${figure.text}))`, value: -figure.value }
 
 /** Loans whose level payment this figure is, written out in some way: the figures among which it is one are tried. */
 export function ideasOfPower(target: Figure, all: readonly Figure[]): Idea[] {
@@ -89,7 +93,7 @@ export function ideasOfPower(target: Figure, all: readonly Figure[]): Idea[] {
   const amounts = figures.filter(isAmount).sort((a, b) => a.value - b.value)
   const lefts = [NOTHING, ...(amounts.length <= MOST_LEFT_TRIED ? amounts : [])]
   const ideas: Idea[] = []
-  for (const rate of figures.filter(isRate))
+  for (const rate of figures.filter(({ value }) => isPeriodRate(value)))
     for (const count of figures.filter(isCount))
       for (const isAtStart of [false, true])
         for (const left of lefts) {
@@ -108,16 +112,31 @@ export function ideasOfPower(target: Figure, all: readonly Figure[]): Idea[] {
 export function ideasOfLogarithm(target: Figure, figures: readonly Figure[]): Idea[] {
   if (figures.length > MOST_FIGURES) return []
   const amounts = figures.filter(isAmount).sort((a, b) => a.value - b.value)
-  return figures.filter(isRate).flatMap((rate) =>
-    amounts.flatMap((payment) =>
-      amounts.flatMap((principal): Idea[] => {
-        const count = paymentsOf(principal.value, rate.value, payment.value, 0)
-        return Number.isFinite(count) && isNear(count, Math.abs(target.value))
-          ? [{ principal, rate, count: undefined, payment, left: NOTHING, isAtStart: false }]
-          : []
-      }),
-    ),
-  )
+  return figures
+    .filter(({ value }) => isPeriodRate(value))
+    .flatMap((rate) =>
+      amounts.flatMap((payment) =>
+        amounts.flatMap((principal): Idea[] => {
+          const count = paymentsOf(principal.value, rate.value, payment.value, 0)
+          return Number.isFinite(count) && isNear(count, Math.abs(target.value))
+            ? [{ principal, rate, count: undefined, payment, left: NOTHING, isAtStart: false }]
+            : []
+        }),
+      ),
+    )
+}
+
+/** The loan whose schedule this is: as long as it has rows, or until what is paid has repaid it. */
+export function ideasOfSchedule({ principal, rate, payment, rows, among }: About): Idea[] {
+  const lengths = among.flatMap((length) => [
+    length,
+    ...paymentsAYear(among).map((often) => ({
+      value: length.value * often.value,
+      text: `(${length.text} * ${often.text})`,
+    })),
+  ])
+  const counts = [...lengths.filter(({ value }) => value === rows), numberOf(rows), undefined]
+  return counts.map((count) => ({ principal, rate, count, payment, left: NOTHING, isAtStart: false }))
 }
 
 function nearest(sorted: readonly Figure[], wanted: number): Figure | undefined {

@@ -2,6 +2,7 @@ import type { Formula } from '../formula/parse-formula'
 import { NotTaken } from '../formula/parse-formula'
 import type { Code } from '../translate/code'
 import type { TakenOver } from '../take/taking'
+import { reachedFrom } from '../understand/understand'
 
 /** Parts of a formula as keys: the same part is the same figure wherever it stands. */
 export const keyOf = (formula: Formula): string => JSON.stringify(formula)
@@ -27,15 +28,8 @@ export function partsOfFormula(of: Formula): Formula[] {
 
 /** The cells a cell rests on, itself first; undefined where they are too many to look for a loan among them. */
 export function restsOn(cell: string, { formulas }: TakenOver): string[] | undefined {
-  const reached = new Set<string>()
-  const left = [cell]
-  for (let name = left.shift(); name !== undefined; name = left.shift()) {
-    if (reached.has(name)) continue
-    reached.add(name)
-    if (reached.size > MOST_CELLS) return undefined
-    left.push(...(formulas.get(name)?.uses ?? []))
-  }
-  return [...reached]
+  const reached = reachedFrom([cell], formulas, MOST_CELLS)
+  return reached.size > MOST_CELLS ? undefined : [...reached]
 }
 
 /** The text of a part of a formula; undefined where it is no figure, or a long one. */

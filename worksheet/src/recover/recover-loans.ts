@@ -1,16 +1,18 @@
 import { minorDigitsOf, type CalculatorDocument, type StepOf } from '@vivid/core'
-import { nameOfCell } from '../book/book'
+import { addressOf, nameOfCell } from '../book/book'
 import type { Formula } from '../formula/parse-formula'
-import { ledgerText, type Paid } from '../loans/annuity'
+import { ledgerText } from '../loans/annuity'
 import type { Figure } from '../loans/figure'
 import { countReadings, inMoney, rateReadings } from '../loans/rate-of'
-import { ask, isNear } from '../take/ask'
+import { ask } from '../take/ask'
 import { holding } from '../take/claims'
+import { LANGUAGE } from '../take/questions'
+import type { About } from '../take/schedule'
 import type { TakenOver } from '../take/taking'
-import { ideaOfCall, ideasOfLogarithm, ideasOfPower, type Idea } from './find-ideas'
+import { ideaOfCall, ideasOfLogarithm, ideasOfPower, ideasOfSchedule } from './find-ideas'
 import { keyOf, partsOfFormula, restsOn, textOf } from './nodes'
 import { guessesFor, type Guess } from './parts-of-loan'
-import { claimsOf, isSameLoan, settledOf, stepOf, type Settled, type Target } from './settled'
+import { claimsOf, isSameLoan, settledOf, stepOf, type PlacedIdea, type Settled } from './settled'
 
 /** A loan that formulas of the worksheet are about, and the parts of formulas that are figures of it. */
 export interface RecoveredLoan {
@@ -34,59 +36,79 @@ const MOST_IDEAS = 40
 
 /** Finds the loans that formulas are about, proven by other answers: see `holding`. */
 export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument): Recovered {
-  const { asked, formulas, taken, naming, abouts, sheets } = takenOver
+  const { asked, formulas, taken, naming, abouts, codeOf, sheets } = takenOver
   const cells = taken.flatMap((one) =>
     one.step !== undefined && one.gives === 'number' ? [nameOfCell(one.cell)] : [],
-  )
-  const nameOf = new Map(
-    taken.flatMap((one) => (one.step !== undefined ? [[nameOfCell(one.cell), one.name]] : [])),
   )
   const targets = cells.flatMap((cell) => {
     const formula = formulas.get(cell)?.formula
     return formula && isAboutLoan(formula) ? [{ cell, formula }] : []
   })
-  if (targets.length === 0) return withBlocks([])
+  if (targets.length === 0 && abouts.size === 0) return NO_LOANS
   const figures = figuresOfCells()
-  const settled = settle(targets.flatMap(({ cell, formula }) => ideasOf(cell, formula)).slice(0, MOST_IDEAS))
-  return withBlocks(withParts(withExtras(settled.slice(0, MOST_LOANS))))
-
-  /** The loans of schedules too, each once. */
-  function withBlocks(loans: readonly (RecoveredLoan & { value?: Paid<number> })[]): Recovered {
-    const all = [...loans]
-    const ofBlocks = new Map<string, string>()
-    for (const [block, { principal, rate, payment, terms }] of abouts) {
-      const isIt = ({ value }: (typeof loans)[number]) =>
-        value !== undefined &&
-        isNear(value.principal, principal) &&
-        isNear(value.rate, rate) &&
-        isNear(value.payment, payment)
-      const known = all.find(isIt)
-      if (!known && !terms) continue
-      const step =
-        known?.step ?? stepOf({ terms: terms ?? {}, options: {}, extras: null }, all.length, naming)
-      if (!known) all.push({ step, restsOn: new Set(cells), parts: new Map() })
-      ofBlocks.set(block, step.name)
-    }
-    return { loans: all, ofBlocks }
+  const ofFormulas = settle(
+    targets.flatMap(({ cell, formula }) => ideasOf(cell, formula)).slice(0, MOST_IDEAS),
+  )
+  const ofBlocks = [...abouts].flatMap(([block, about]) => {
+    const [loan] = settle(ideasOfBlock(about))
+    return loan ? [{ block, loan }] : []
+  })
+  const found: Settled[] = []
+  for (const one of [...ofFormulas, ...ofBlocks.map(({ loan }) => loan)])
+    if (found.length < MOST_LOANS && !found.some((known) => isSameLoan(known, one))) found.push(one)
+  const loans = withParts(withExtras(found))
+  return {
+    loans,
+    ofBlocks: new Map(
+      ofBlocks.flatMap(({ block, loan }) => {
+        const own = loans[found.findIndex((one) => isSameLoan(one, loan))]
+        return own ? [[block, own.step.name]] : []
+      }),
+    ),
   }
 
   /** A loan that is paid more than its level payment is that loan with an extra. */
   function withExtras(loans: readonly Settled[]): Settled[] {
+    const guesses = loans.flatMap((loan) =>
+      loans
+        .filter(
+          (level) => level !== loan && SAME_TERMS.every((term) => level.terms[term] === loan.terms[term]),
+        )
+        .flatMap((level) =>
+          sumOf(loan).map(([side, extra]) => ({
+            loan,
+            level,
+            extra,
+            claim: { is: side.text, as: level.text.payment },
+          })),
+        ),
+    )
+    const holds = holding(
+      document,
+      asked,
+      guesses.map(({ claim }) => claim),
+      sheets,
+    )
     return loans.map((loan) => {
-      const of = loan.paid.of
-      if (loan.terms.payment === undefined || of?.is !== 'binary' || of.how !== '+') return loan
-      const sides = [of.a, of.b].map((side) => figures.get(keyOf(side)))
-      const level = loans.find(
-        (one) =>
-          one !== loan &&
-          SAME_TERMS.every((term) => one.terms[term] === loan.terms[term]) &&
-          sides.some((side) => side && isNear(side.value, one.value.payment)),
-      )
-      const extra = sides.find((side) => side && level && !isNear(side.value, level.value.payment))
-      if (!level || !extra) return loan
-      const extras = [{ amount: inMoney(extra.text), every: 'payment' as const, at: '', from: '', until: '' }]
-      return { ...loan, terms: level.terms, options: level.options, extras }
+      const found = guesses.find((one, i) => one.loan === loan && holds[i])
+      if (!found) return loan
+      const { terms, options } = found.level
+      const amount = inMoney(found.extra.text)
+      return { ...loan, terms, options, extras: [{ amount, every: 'payment', at: '', from: '', until: '' }] }
     })
+  }
+
+  /** What a loan's payment is the sum of, each way round. */
+  function sumOf({ terms, paid }: Settled): (readonly [Figure, Figure])[] {
+    if (terms.payment === undefined || !paid) return []
+    const of = paid.of?.is === 'binary' && paid.of.how === '+' ? paid.of : undefined
+    const [a, b] = paid.sum ?? [of && figures.get(keyOf(of.a)), of && figures.get(keyOf(of.b))]
+    return a && b
+      ? [
+          [a, b],
+          [b, a],
+        ]
+      : []
   }
 
   /** All parts of all formulas with what they come to. */
@@ -131,61 +153,72 @@ export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument)
     return { figures: [...seen.values()].sort((a, b) => rank(a) - rank(b)), cells: reached }
   }
 
-  function ideasOf(cell: string, formula: Formula): (Idea & { at: Target })[] {
+  function ideasOf(cell: string, formula: Formula): PlacedIdea[] {
     const near = around(cell)
     const one = formulas.get(cell)
     if (!near || !one) return []
+    const itself = codeOf(cell)?.text
     return partsOfFormula(formula).flatMap((of) => {
       const figure = figures.get(keyOf(of))
       if (!figure) return []
-      const at = { cell, name: nameOf.get(cell) ?? '', one, figure, ...near }
       const ideas = of.is === 'call' ? [ideaOfCall(of, (part) => figures.get(keyOf(part)))] : []
       if (has(of, isPower)) ideas.push(...ideasOfPower(figure, near.figures))
       if (has(of, isLogarithm)) ideas.push(...ideasOfLogarithm(figure, near.figures))
-      return ideas.flatMap((idea) => (idea ? [{ ...idea, at }] : []))
+      return ideas.flatMap((idea) => {
+        if (!idea) return []
+        const restsOn = new Set(near.cells.filter((name) => name !== cell || idea.principal.text === itself))
+        return [{ ...idea, at: { label: one.label, figures: near.figures, restsOn } }]
+      })
     })
   }
 
-  /** Ideas whose rate, length and payment hold whatever is answered, each loan once. */
-  function settle(ideas: readonly (Idea & { at: Target })[]): Settled[] {
-    const readings = ideas.map((idea) => {
+  function ideasOfBlock(about: About): PlacedIdea[] {
+    // A column's own cells have no line that a loan could stand behind.
+    const at = { label: '', figures: about.among, restsOn: new Set(cells) }
+    return ideasOfSchedule(about).map((idea) => ({ ...idea, at }))
+  }
+
+  /** Loans whose rate, length and payment hold whatever is answered, each once, the likelier first. */
+  function settle(ideas: readonly PlacedIdea[]): Settled[] {
+    const guesses = ideas.flatMap((idea) => {
       const labels = [idea.rate, idea.count, idea.payment].map((one) => labelFor(one)).join(' ')
-      const rates = rateReadings(idea.rate, idea.at.figures, `${labels} ${idea.at.one.label}`)
+      const rates = rateReadings(idea.rate, idea.at.figures, `${labels} ${idea.at.label}`)
       return rates.flatMap((rate) =>
         (idea.count ? countReadings(idea.count, rate.perYear, idea.at.figures) : [undefined]).map(
-          (count) => ({ rate, count }),
+          (count) => ({ idea, reading: { rate, count }, claims: claimsOf(idea, { rate, count }) }),
         ),
       )
     })
-    const claims = readings.map((all, i) => all.map((reading) => claimsOf(ideas[i] as Idea, reading)))
-    const holds = holding(document, asked, claims.flat(2), sheets)
-    let next = 0
-    const areTrue = claims.map((all) =>
-      all.map((some) => some.map(() => holds[next++] ?? false).every(Boolean)),
+    const holds = holding(
+      document,
+      asked,
+      guesses.flatMap(({ claims }) => claims),
+      sheets,
     )
-    const found = new Map<string, Settled>()
-    ideas.forEach((idea, i) => {
-      const reading = readings[i]?.[areTrue[i]?.indexOf(true) ?? -1]
-      if (!reading) return
-      const settled = settledOf(idea, reading)
-      const key = JSON.stringify([settled.terms, settled.options])
-      const known = found.get(key)
-      if (!known) found.set(key, settled)
-    })
-    return [...found.values()]
+    let next = 0
+    const settled = new Map<PlacedIdea, Settled>()
+    for (const { idea, reading, claims } of guesses) {
+      const areTrue = claims.map(() => holds[next++] ?? false).every(Boolean)
+      if (areTrue && !settled.has(idea)) settled.set(idea, settledOf(idea, reading))
+    }
+    const once: Settled[] = []
+    for (const loan of settled.values()) if (!once.some((known) => isSameLoan(known, loan))) once.push(loan)
+    return once
   }
 
   function labelFor(figure: Figure | undefined): string {
     const of = figure?.of
     if (of?.is !== 'cell') return ''
-    const name = [...asked, ...formulas.values()].find(
-      ({ cell }) => cell.sheet === of.sheet && cell.row === of.row && cell.column === of.column,
+    const cell = nameOfCell({ sheet: of.sheet, address: addressOf(of.row, of.column) })
+    return (
+      asked.find((one) => nameOfCell(one.cell) === cell)?.question.label[LANGUAGE] ??
+      formulas.get(cell)?.label ??
+      ''
     )
-    return name && 'label' in name ? name.label : (name?.question.label['en-CA'] ?? '')
   }
 
   /** Everything on the sheet that is a figure of these loans. */
-  function withParts(loans: readonly Settled[]): (RecoveredLoan & { value: Paid<number> })[] {
+  function withParts(loans: readonly Settled[]): RecoveredLoan[] {
     const guesses = loans.map((loan) => cells.flatMap((cell) => guessesIn(cell, loan)))
     const holds = holding(
       document,
@@ -204,7 +237,7 @@ export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument)
         const text = ledgerText(guess.part, step.name, guess.k)
         parts.set(guess.cell, known.set(guess.key, guess.isNegative ? `(-(${text}))` : text))
       }
-      return { step, restsOn: loan.restsOn, parts, value: loan.value }
+      return { step, restsOn: loan.restsOn, parts }
     })
   }
 

@@ -5,20 +5,18 @@ import type { Figure } from '../loans/figure'
 import { frequencyText, inMoney, type CountReading, type RateReading } from '../loans/rate-of'
 import type { Claim } from '../take/claims'
 import type { TakenOver } from '../take/taking'
-import type { FormulaCell } from '../understand/understand'
-import { positive, type Idea } from './find-ideas'
+import { NOTHING, type Idea } from './find-ideas'
 
-/** Where a loan was found, and among which figures. */
-export interface Target {
-  readonly cell: string
-  /** The name its step has. */
-  readonly name: string
-  readonly one: FormulaCell
-  readonly figure: Figure
-  /** What the cell rests on, and everything that stands in their formulas. */
+/** Where a loan was found. */
+export interface Place {
+  /** What a person calls it. */
+  readonly label: string
+  /** The figures among which its rate and length are read. */
   readonly figures: readonly Figure[]
-  readonly cells: readonly string[]
+  /** The cells it rests on. */
+  readonly restsOn: ReadonlySet<string>
 }
+export type PlacedIdea = Idea & { readonly at: Place }
 
 /** How the rate and the number of payments of an idea are read. */
 export interface Reading {
@@ -34,8 +32,8 @@ export interface Settled {
   readonly text: Paid<string>
   readonly value: Paid<number>
   readonly isAtStart: boolean
-  /** What is paid each period. */
-  readonly paid: Figure
+  /** What is paid each period, where a figure says it. */
+  readonly paid: Figure | undefined
   readonly extras: StepOf<'loan'>['extras']
 }
 
@@ -61,46 +59,60 @@ export function claimsOf(
 }
 
 export function settledOf(
-  { principal, rate, count, payment, left, isAtStart, at }: Idea & { at: Target },
+  { principal, rate, count, payment, left, isAtStart, at }: PlacedIdea,
   reading: Reading,
 ): Settled {
   const { perYear, annualRate, compounding } = reading.rate
-  const paid = payment ?? positive(at.figure)
-  const own = {
-    principal: principal.text,
-    rate: rate.text,
-    left: left.text,
-  }
+  const text = { principal: principal.text, rate: rate.text, left: left.text }
   const value = { principal: principal.value, rate: rate.value, left: left.value }
-  const levelText = count && levelPaymentText({ ...own, count: count.text, isAtStart })
-  const isFollowing = !count
   return {
     terms: {
       principal: inMoney(principal.text),
       annualRate,
       frequency: frequencyText(perYear),
       ...reading.count?.term,
-      ...(isFollowing && { payment: inMoney(paid.text) }),
+      ...(!count && payment && { payment: inMoney(payment.text) }),
       ...(left.value !== 0 && { balloon: inMoney(left.text) }),
     },
     options: {
       ...(compounding && compounding !== perYear.value && { compounding }),
       ...(isAtStart && { due: 'start' as const }),
     },
-    restsOn: new Set(at.cells.filter((name) => name !== at.cell || principal.text === at.name)),
-    text: {
-      ...own,
-      payment: levelText ?? paid.text,
-      count: count?.text ?? paymentsText(own.principal, own.rate, paid.text, own.left),
-    },
-    value: {
-      ...value,
-      payment: count ? levelPaymentOf({ ...value, count: count.value, isAtStart }) : paid.value,
-      count: count?.value ?? paymentsOf(value.principal, value.rate, paid.value, value.left),
-    },
+    restsOn: at.restsOn,
+    ...paidOf(),
     isAtStart,
-    paid,
+    paid: payment,
     extras: null,
+  }
+
+  /** A payment that is worked out, or the number of payments that a given one makes. */
+  function paidOf(): Pick<Settled, 'text' | 'value'> {
+    if (count)
+      return {
+        text: {
+          ...text,
+          payment: levelPaymentText({ ...text, count: count.text, isAtStart }),
+          count: count.text,
+        },
+        value: {
+          ...value,
+          payment: levelPaymentOf({ ...value, count: count.value, isAtStart }),
+          count: count.value,
+        },
+      }
+    const paid = payment ?? NOTHING
+    return {
+      text: {
+        ...text,
+        payment: paid.text,
+        count: paymentsText(text.principal, text.rate, paid.text, text.left),
+      },
+      value: {
+        ...value,
+        payment: paid.value,
+        count: paymentsOf(value.principal, value.rate, paid.value, value.left),
+      },
+    }
   }
 }
 

@@ -1,25 +1,22 @@
-import { levelPaymentOf, partOf, paymentsOf, paymentsText } from '../loans/annuity'
-import { asPercent, frequencyText, inMoney } from '../loans/rate-of'
+import { partOf, paymentsOf, paymentsText } from '../loans/annuity'
+import type { Figure } from '../loans/figure'
+import { isPeriodRate, paymentsAYear } from '../loans/rate-of'
 import {
   begins,
   columnsOf,
   countOf,
+  NEAR,
   paymentsAmong,
-  paymentsAYear,
   rowBefore,
   signed,
-  type About,
-  type Candidate,
+  totalTo,
   type Found,
+  type Names,
   type Rows,
   type Schedule,
   type Series,
+  type Written,
 } from './schedule'
-
-/** Rates of a period that are one; what lies outside is some other figure. */
-const [LOWEST_RATE, HIGHEST_RATE] = [1e-6, 0.2]
-/** How far an unrounded figure of the file may be from ours: doubles carry that much on over hundreds of rows. */
-const NEAR = 1e-6
 
 /** Unrounded schedules: the same payment each period and interest on what is owed, in closed form. The likelier come first. */
 export function* asArithmetic(found: Found): Generator<Schedule> {
@@ -33,68 +30,61 @@ export function* asArithmetic(found: Found): Generator<Schedule> {
       for (const payment of paymentsAmong(candidates, interest)) {
         const owed = principal.value + interest - payment.value
         if (!begins(found, owed, near) && !begins(found, principal.value, near)) continue
-        const of = { principal: principal.value, rate: rate.value, payment: payment.value }
-        for (const ends of [false, true]) {
-          const columns = columnsOf(found, rowsOf(of, ends), near, ends ? lastOf(of) : Infinity)
+        const rests = { principal, rate, payment }
+        for (const ends of found.hasCondition ? [true, false] : [false, true]) {
+          const last = ends ? lastOf(rests) : Infinity
+          const columns = columnsOf(found, rowsOf(rests, last), near, last)
           if (!columns) continue
-          const own = { principal: principal.code.text, rate: rate.text, payment: payment.text }
-          const about = { ...of, text: own.principal, terms: termsOf(own, of, rate, countOf(found), near) }
-          yield { ...scheduleOf(columns, named(found, own, ends), countOf(found)), about }
+          const about = { ...rests, rows: countOf(found), among: found.candidates }
+          yield { columns, about, write: (names) => written(named(names, rests, ends), countOf(found)) }
         }
       }
     }
 }
 
 /** However a rate is written: the interest of the first row over what is owed then. */
-const ratesOfFirst = ({ firsts }: Found, principal: Candidate): PeriodRate[] =>
+const ratesOfFirst = ({ firsts }: Found, principal: Figure): Figure[] =>
   firsts
-    .map(({ value, code }) => ({
+    .map(({ value, text }) => ({
       value: value / principal.value,
-      text: `((${code.text}) / ${principal.code.text})`,
-      perYear: undefined,
-      annualRate: '',
+      text: `((${text}) / ${principal.text})`,
     }))
-    .filter(({ value }) => value > LOWEST_RATE && value < HIGHEST_RATE)
-
-interface PeriodRate {
-  readonly value: number
-  readonly text: string
-  /** Undefined: nothing divides it, and it may be any period's. */
-  readonly perYear: { readonly value: number; readonly text: string } | undefined
-  readonly annualRate: string
-}
+    .filter(({ value }) => isPeriodRate(value))
 
 /** Figures that may be the rate of a period: what something divides first, by a figure of the file or by a number. */
-function ratesAmong(candidates: readonly Candidate[]): PeriodRate[] {
-  const perYears = [...paymentsAYear(candidates), undefined]
-  return perYears
+function ratesAmong(candidates: readonly Figure[]): Figure[] {
+  return [...paymentsAYear(candidates), undefined]
     .flatMap((perYear) =>
-      candidates.flatMap(({ value, code }) =>
-        ([1, 100] as const).map((parts): PeriodRate => {
+      candidates.flatMap(({ value, text }) =>
+        ([1, 100] as const).map((parts): Figure => {
           const over = [perYear?.text, parts === 1 ? undefined : '100'].filter((one) => one !== undefined)
           return {
             value: value / parts / (perYear?.value ?? 1),
-            text: over.length === 0 ? code.text : `(${[code.text, ...over].join(' / ')})`,
-            perYear,
-            annualRate: asPercent(code, parts),
+            text: over.length === 0 ? text : `(${[text, ...over].join(' / ')})`,
           }
         }),
       ),
     )
-    .filter(({ value }) => value > LOWEST_RATE && value < HIGHEST_RATE)
+    .filter(({ value }) => isPeriodRate(value))
 }
 
-type Of = Omit<About, 'terms' | 'text'>
+interface RestsOn<T> {
+  readonly principal: T
+  readonly rate: T
+  readonly payment: T
+}
 
 /** The payment that brings what is owed to nothing. */
-const lastOf = ({ principal, rate, payment }: Of): number =>
-  Math.ceil(paymentsOf(principal, rate, payment, 0) - 1e-9)
+const lastOf = ({ principal, rate, payment }: RestsOn<Figure>): number =>
+  Math.ceil(paymentsOf(principal.value, rate.value, payment.value, 0) - 1e-9)
 
-/** `ends`: nothing is paid behind the payment that brings what is owed to nothing, which is smaller. */
-function rowsOf(of: Of, ends: boolean): Rows {
-  const last = ends ? lastOf(of) : Infinity
-  const part = { ...of, count: 0, left: 0 }
-  const owed = (k: number) => (k === 0 ? of.principal : k >= last ? 0 : partOf('owed', part, k))
+/** `last`: behind this payment nothing is paid, and it is smaller, as it brings what is owed to nothing. */
+function rowsOf(rests: RestsOn<Figure>, last: number): Rows {
+  const of = {
+    ...{ principal: rests.principal.value, rate: rests.rate.value, payment: rests.payment.value },
+    ...{ count: 0, left: 0 },
+  }
+  const owed = (k: number) => (k === 0 ? of.principal : k >= last ? 0 : partOf('owed', of, k))
   const paid = (k: number) => (k > last ? 0 : k === last ? owed(k - 1) * (1 + of.rate) : of.payment)
   const paidTo = (k: number) => (k >= last ? of.payment * (last - 1) + paid(last) : of.payment * k)
   return {
@@ -110,50 +100,32 @@ function rowsOf(of: Of, ends: boolean): Rows {
   }
 }
 
-interface Texts {
-  readonly principal: string
-  readonly rate: string
-  readonly payment: string
+interface Texts extends RestsOn<string> {
+  /** The amount whose interest the payment is: what is owed less than that shrinks, with one power a row. */
+  readonly perpetuity: string
   /** How many payments there are, where rows may lie behind the last. */
   readonly last?: string
 }
 
 /** The figures a schedule rests on, each with a name where it has none. */
-function named({ working }: Found, { principal, rate, payment }: Texts, ends: boolean): Texts {
+function named({ working }: Names, { principal, rate, payment }: RestsOn<Figure>, ends: boolean): Texts {
   const texts = {
-    principal: working('amount of the schedule', principal),
-    rate: working('rate of the schedule', rate),
-    payment: working('payment of the schedule', payment),
+    principal: working('amount of the schedule', principal.text),
+    rate: working('rate of the schedule', rate.text),
+    payment: working('payment of the schedule', payment.text),
   }
-  if (!ends) return texts
+  const rests = {
+    ...texts,
+    perpetuity: working('perpetuity of the schedule', `${texts.payment} / ${texts.rate}`),
+  }
+  if (!ends) return rests
   const count = paymentsText(texts.principal, texts.rate, texts.payment, '0')
-  return { ...texts, last: working('payments of the schedule', `round up(${count}, 1)`) }
+  return { ...rests, last: working('payments of the schedule', `round up(${count}, 1)`) }
 }
 
-function termsOf(
-  { principal, payment }: Texts,
-  of: Of,
-  { perYear, annualRate }: PeriodRate,
-  rows: number,
-  near: number,
-): About['terms'] {
-  if (!perYear) return undefined
-  const level = levelPaymentOf({ ...of, count: rows, left: 0, isAtStart: false })
-  return {
-    principal: inMoney(principal),
-    annualRate,
-    frequency: frequencyText(perYear),
-    ...(Math.abs(level - of.payment) <= near ? { payments: String(rows) } : { payment: inMoney(payment) }),
-  }
-}
-
-function scheduleOf(
-  columns: Schedule['columns'],
-  { principal, rate, payment, last }: Texts,
-  count: number,
-): Schedule {
+function written({ principal, rate, payment, perpetuity, last }: Texts, count: number): Written {
   const grown = (k: number | string) =>
-    `(${principal} * (1 + ${rate}) ** ${k} - ${payment} * ((1 + ${rate}) ** ${k} - 1) / ${rate})`
+    `(${perpetuity} - (${perpetuity} - ${principal}) * (1 + ${rate}) ** ${k})`
   const owed = (k: number | string) => (k === 0 ? principal : last ? `max(0, ${grown(k)})` : grown(k))
   const interest = (k: number | string) => `${owed(rowBefore(k))} * ${rate}`
   const paid = (k: number | string) =>
@@ -185,17 +157,5 @@ function scheduleOf(
         return String(k)
     }
   }
-  const total = (series: Series) => {
-    switch (series) {
-      case 'payment':
-        return cell('paidToDate', count)
-      case 'interest':
-        return cell('interestToDate', count)
-      case 'principal':
-        return cell('principalToDate', count)
-      default:
-        return undefined
-    }
-  }
-  return signed(columns, undefined, cell, total)
+  return signed(cell, totalTo(cell, count))
 }

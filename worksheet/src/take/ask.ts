@@ -1,8 +1,11 @@
-import { askFormulas, compile, type CalculatorDocument, type Proof, type RateSheet } from '@vivid/core'
+import { askFormulas, createCompiler, type CalculatorDocument, type Proof, type RateSheet } from '@vivid/core'
 
 /** A day for documents that know no day. */
 export const DAY = '2026-11-25'
-export const AROUND = { today: { year: 2026, month: 11, day: 25, time: '12:00' }, sheets: [] }
+export const TODAY = { year: 2026, month: 11, day: 25, time: '12:00' }
+
+/** A worksheet is asked about again and again while it is taken over: formulas are parsed once. */
+const compile = createCompiler()
 
 /** What texts of formulas come to in a document, for each of these answers; undefined where one has no figure. */
 export function ask(
@@ -18,7 +21,7 @@ export function ask(
   )
   const formulas = proofs[0]?.formulas ?? []
   return answers.map((given) =>
-    askFormulas(program, formulas, given, { ...AROUND, sheets }).values.map((value) =>
+    askFormulas(program, formulas, given, { today: TODAY, sheets }).values.map((value) =>
       value?.unit === 'number' ? Number(value.number) : undefined,
     ),
   )

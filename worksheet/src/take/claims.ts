@@ -1,6 +1,8 @@
 import type { CalculatorDocument, Proof, RateSheet } from '@vivid/core'
-import type { AskedStep } from './taking'
+import { otherPerYear } from '../loans/rate-of'
 import { ask, isNear } from './ask'
+import { isAllowed, sizeOf } from './questions'
+import type { AskedStep } from './taking'
 
 /** Two texts that should come to the same, whatever is answered. */
 export interface Claim {
@@ -8,7 +10,10 @@ export interface Claim {
   readonly as: string
 }
 
-/** A claim holds where both sides have the same figure for the file's own answers and for others, as often as both have one. */
+/**
+ * A claim holds where both sides have the same figure, for the file's own answers and for others. For some of the others what it
+ * should come to may have none, as a loan that is never repaid has none: that is no wrong figure.
+ */
 export function holding(
   document: CalculatorDocument,
   asked: readonly AskedStep[],
@@ -21,67 +26,62 @@ export function holding(
   const [own = [], ...others] = ask(document, texts, [{}, ...otherAnswers(asked)], sheets)
   return claims.map((claim) => {
     const [a = -1, b = -1] = [at.get(claim.is), at.get(claim.as)]
-    const isSame = (values: readonly (number | undefined)[], where: boolean) => {
-      const [x, y] = [values[a], values[b]]
-      return x === undefined || y === undefined ? where : isNear(x, y)
+    const isSame = (values: readonly (number | undefined)[]): boolean => {
+      const [is, as] = [values[a], values[b]]
+      return is !== undefined && as !== undefined && isNear(is, as)
     }
-    return isSame(own, false) && others.every((values) => isSame(values, true))
+    const isRefused = (values: readonly (number | undefined)[]) => values[b] === undefined
+    return isSame(own) && others.some(isSame) && others.every((one) => isSame(one) || isRefused(one))
   })
 }
 
-const FACTORS = [1.09, 0.88, 1.31] as const
-/** Every choice is tried, up to so many. */
-const MOST_TURNS = 12
+/** Every choice is tried, and figures often enough, up to so many times. */
+const [FEWEST_TURNS, MOST_TURNS] = [4, 12] as const
 
-/** Answers that a visitor could give instead: every figure a little more or less, every choice another. */
+/** Answers that a visitor could give instead: every figure a little more or less, each by its own share, every choice another. */
 function otherAnswers(asked: readonly AskedStep[]): Proof['answers'][] {
-  const turns = Math.min(
-    MOST_TURNS,
-    Math.max(
-      FACTORS.length,
-      ...asked.map(({ question }) => (question.asks === 'choice' ? question.options.length : 0)),
-    ),
-  )
+  const choices = asked.map(({ question }) => (question.asks === 'choice' ? question.options.length : 0))
+  const turns = Math.min(MOST_TURNS, Math.max(FEWEST_TURNS, ...choices))
   return Array.from({ length: turns }, (_, turn) =>
     Object.fromEntries(
-      asked.flatMap((one) => {
-        const answer = otherAnswer(one, turn)
+      asked.flatMap((one, at) => {
+        const answer = otherAnswer(one, turn, at)
         return answer === undefined ? [] : [[one.question.id, answer]]
       }),
     ),
   )
 }
 
+/** `turn`: which of the others it is; `at`: the place of what is asked. */
 function otherAnswer(
-  { question, cell, answerOf }: AskedStep,
+  { question, cell: { value }, answerOf }: AskedStep,
   turn: number,
+  at: number,
 ): Proof['answers'][string] | undefined {
   if (question.asks === 'choice') {
     const { options } = question
     const own = options.findIndex(({ name }) => name === question.default)
     return options[(own + turn + 1) % options.length]?.name
   }
-  if (typeof cell.value !== 'number') return undefined
-  const factor = FACTORS[turn % FACTORS.length] ?? 1
-  const { value } = cell
+  if (question.asks === 'yesNo')
+    return (turn + at) % 2 === 0 ? question.default !== true : (question.default ?? undefined)
+  if (typeof value !== 'number') return undefined
+  // More and less in every two turns: a shorter term ends a schedule within its rows, a longer one behind them. In every four turns
+  // any two figures go the same way and apart.
+  const isMore = (turn + (turn % 4 < 2 ? at : at >> 1)) % 2 === 0
+  const factor = 1 + ((isMore ? 1 : -1) * (1 + (((turn + 1) * (at + 3) * 7) % 19))) / 120
   // Whole figures stay whole: a length in years, a number of payments.
-  const step = 1 + (turn % FACTORS.length)
+  const step = (1 + ((turn + at) % 3)) * (isMore ? 1 : -1)
+  const often = question.asks === 'number' ? otherPerYear(value, turn) : undefined
   const tried = [
+    ...(often === undefined ? [] : [often]),
     Number((value * factor).toPrecision(4)),
-    value + (factor > 1 ? step : -step),
-    value - step,
     value + step,
+    value - step,
   ]
-  return tried.map(answerOf).find((answer) => answer !== undefined && isAllowed(question, answer))
+  return tried
+    .map(answerOf)
+    .find((answer) => answer !== undefined && isAbove(answer) && isAllowed(question, answer))
 }
 
-function isAllowed(question: AskedStep['question'], answer: Proof['answers'][string]): boolean {
-  const figure = (value: unknown): number | undefined => {
-    if (typeof value === 'object' && value !== null && 'years' in value && 'months' in value)
-      return Number(value.years) * 12 + Number(value.months)
-    return value === null || value === '' ? undefined : Number(value)
-  }
-  if (!('least' in question) || !('most' in question)) return true
-  const [own, least, most] = [answer, question.least, question.most].map(figure)
-  return own !== undefined && own > 0 && own >= (least ?? own) && own <= (most ?? own)
-}
+const isAbove = (answer: NonNullable<Proof['answers'][string]>): boolean => (sizeOf(answer) ?? 1) > 0

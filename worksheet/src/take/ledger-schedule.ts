@@ -1,35 +1,38 @@
 import { amortize, type Ledger, type LoanTerms, type StepOf } from '@vivid/core'
-import { countReadings, frequencyOf, frequencyText, inMoney, asPercent } from '../loans/rate-of'
+import type { Figure } from '../loans/figure'
+import {
+  asPercent,
+  COMPOUNDING,
+  countReadings,
+  frequencyOf,
+  frequencyText,
+  inMoney,
+  ONCE_A_YEAR,
+  paymentsAYear,
+} from '../loans/rate-of'
 import {
   beginsWith,
   columnsOf,
   countOf,
+  NEAR,
   paymentsAmong,
-  paymentsAYear,
   rowBefore,
   signed,
-  type Candidate,
   type Found,
+  type Names,
   type Rows,
   type Schedule,
   type Series,
+  type Written,
 } from './schedule'
-
-/** Figures that are rounded are the ledger's own, but for what doubles add. */
-const NEAR = 1e-6
-
-interface Length {
-  readonly payments: number
-  readonly terms: StepOf<'loan'>['terms']
-}
 
 /** Loans to the cent: the core's own ledger, row by row. The likelier come first. */
 export function* asLedger(found: Found): Generator<Schedule> {
-  const { candidates, minor, loan } = found
+  const { candidates, minor } = found
   for (const principal of candidates.filter(({ value }) => value >= 1))
-    for (const perYear of [...paymentsAYear(candidates), { value: 1, text: '1' }])
-      for (const { value, parts, code } of fractionsAmong(candidates))
-        for (const compounding of COMPOUNDING) {
+    for (const perYear of [...paymentsAYear(candidates), ONCE_A_YEAR])
+      for (const { value, parts, text } of fractionsAmong(candidates))
+        for (const compounding of [undefined, ...COMPOUNDING]) {
           const rate = compounding
             ? (1 + value / compounding) ** (compounding / perYear.value) - 1
             : value / perYear.value
@@ -39,25 +42,28 @@ export function* asLedger(found: Found): Generator<Schedule> {
           const own = {
             principal: Math.round(principal.value * minor),
             annualRate: (value * 100).toFixed(10),
-            frequency: frequencyOf[perYear.value] ?? 'monthly',
+            frequency: frequencyOf(perYear.value),
             ...(compounding && { compounding }),
           }
           for (const { length, terms } of lengthsFor(found, perYear, interest)) {
             const ledger = amortize({ ...own, ...length })
-            if (!ledger.ok || ledger.count > countOf(found)) continue
+            if (!ledger.ok) continue
             const columns = columnsOf(found, rowsOf(ledger, minor), NEAR, ledger.count)
             if (!columns) continue
-            yield ofLedger(columns, loan.name, principal.code.text, {
-              ...LOAN,
-              ...loan,
+            const agreed = {
               options: compounding ? { compounding } : {},
               terms: {
-                principal: inMoney(principal.code.text),
-                annualRate: asPercent(code, parts),
+                principal: inMoney(principal.text),
+                annualRate: asPercent({ text }, parts),
                 frequency: frequencyText(perYear),
                 ...terms,
               },
-            })
+            }
+            const write = (names: Names) => {
+              const loan = { ...LOAN, ...names.loan(), ...agreed }
+              return { ...ofLedger(loan.name, principal.text), loan }
+            }
+            yield { columns, write }
           }
         }
 }
@@ -72,14 +78,11 @@ function beginsToTheCent({ values, minor }: Found, figure: number): boolean {
 }
 const FEW_ROWS = 12
 
-/** How often a year a rate may compound; undefined: with every payment. */
-const COMPOUNDING = [undefined, 2, 1, 4, 12, 365] as const
-
 /** Figures that may be a yearly rate, as fractions. */
-const fractionsAmong = (candidates: readonly Candidate[]) =>
+const fractionsAmong = (candidates: readonly Figure[]) =>
   ([1, 100] as const).flatMap((parts) =>
     candidates
-      .map(({ value, code }) => ({ value: value / parts, parts, code }))
+      .map(({ value, text }) => ({ value: value / parts, parts, text }))
       .filter(({ value }) => value > 0 && value < 1),
   )
 
@@ -88,19 +91,18 @@ function lengthsFor(
   found: Found,
   perYear: { readonly value: number; readonly text: string },
   interest: number,
-): { length: Pick<LoanTerms, 'term' | 'payment'>; terms: Length['terms'] }[] {
+): { length: Pick<LoanTerms, 'term' | 'payment'>; terms: StepOf<'loan'>['terms'] }[] {
   const { candidates, minor, hasCondition } = found
   const rows = countOf(found)
   const counts = hasCondition
     ? candidates.flatMap(({ value }) => [value, value * perYear.value, (value * perYear.value) / 12])
     : [rows]
-  const figures = candidates.map(({ value, code }) => ({ value, text: code.text, of: undefined }))
   const lengths = [...new Set(counts.map((one) => Math.round(one * 1e6) / 1e6))]
     .filter((one) => Number.isInteger(one) && one >= 1 && one <= rows)
     .flatMap((payments) => {
-      const known = figures.find(({ value }) => value === payments)
-      const count = known ?? { value: payments, text: String(payments), of: undefined }
-      const [reading] = countReadings(count, perYear, figures)
+      const known = candidates.find(({ value }) => value === payments)
+      const count = known ?? { value: payments, text: String(payments) }
+      const [reading] = countReadings(count, perYear, candidates)
       return [{ length: { term: { payments } }, terms: reading?.term ?? { payments: String(payments) } }]
     })
   const paid = paymentsAmong(candidates, interest).map(({ value, text }) => ({
@@ -129,12 +131,7 @@ function rowsOf(ledger: Ledger, minor: number): Rows {
 const LOAN = { kind: 'loan', as: null, options: {}, extras: null, rateChanges: null } as const
 
 /** A schedule whose figures are a loan's own, to the cent; behind its last payment there is nothing. */
-export function ofLedger(
-  columns: Schedule['columns'],
-  name: string,
-  principal: string,
-  step?: StepOf<'loan'>,
-): Schedule {
+export function ofLedger(name: string, principal: string): Written {
   const count = `${name}.payments`
   const within = (k: number | string, text: string) => `if ${k} > ${count} then 0 else ${text} / as money(1)`
   const toDate = (what: 'interest' | 'principal', k: number | string) =>
@@ -176,5 +173,5 @@ export function ofLedger(
         return undefined
     }
   }
-  return signed(columns, step, cell, total)
+  return signed(cell, total)
 }

@@ -1,18 +1,19 @@
+import { isPeriodRate } from '../loans/rate-of'
 import {
   begins,
   columnsOf,
   countOf,
+  NEAR,
   rowBefore,
   signed,
+  totalTo,
   type Found,
+  type Names,
   type Rows,
   type Schedule,
   type Series,
+  type Written,
 } from './schedule'
-
-/** How far an unrounded figure of the file may be from ours. */
-const NEAR = 1e-6
-const [LOWEST_RATE, HIGHEST_RATE] = [1e-6, 0.2]
 
 /**
  * Unrounded schedules whose principal is the same each period, so that interest and payments fall: what is owed after k payments is
@@ -27,19 +28,18 @@ export function* asLevelPrincipal(found: Found): Generator<Schedule> {
       if (part.value >= principal.value || !begins(found, principal.value - part.value, near)) continue
       for (const interest of found.firsts) {
         const rate = interest.value / principal.value
-        if (rate < LOWEST_RATE || rate > HIGHEST_RATE || !begins(found, interest.value, near)) continue
+        if (!isPeriodRate(rate) || !begins(found, interest.value, near)) continue
         const columns = columnsOf(found, rowsOf(principal.value, rate, part.value), near, Infinity)
         if (!columns) continue
-        const texts = {
-          principal: found.working('amount of the schedule', principal.code.text),
-          part: found.working('principal of each payment', part.code.text),
+        const write = ({ working }: Names) => {
+          const texts = {
+            principal: working('amount of the schedule', principal.text),
+            part: working('principal of each payment', part.text),
+          }
+          const period = `((${interest.text}) / ${texts.principal})`
+          return written({ ...texts, rate: working('rate of the schedule', period) }, countOf(found))
         }
-        const period = `((${interest.code.text}) / ${texts.principal})`
-        yield scheduleOf(
-          columns,
-          { ...texts, rate: found.working('rate of the schedule', period) },
-          countOf(found),
-        )
+        yield { columns, write }
       }
     }
 }
@@ -61,11 +61,10 @@ function rowsOf(principal: number, rate: number, part: number): Rows {
   }
 }
 
-function scheduleOf(
-  columns: Schedule['columns'],
+function written(
   { principal, rate, part }: { readonly principal: string; readonly rate: string; readonly part: string },
   count: number,
-): Schedule {
+): Written {
   const owed = (k: number | string) => `(${principal} - ${part} * ${k})`
   const interest = (k: number | string) => `${owed(rowBefore(k))} * ${rate}`
   const interestTo = (k: number | string) =>
@@ -92,13 +91,5 @@ function scheduleOf(
         return String(k)
     }
   }
-  const whole: Partial<Record<Series, Series>> = {
-    payment: 'paidToDate',
-    interest: 'interestToDate',
-    principal: 'principalToDate',
-  }
-  return signed(columns, undefined, cell, (series) => {
-    const together = whole[series]
-    return together && cell(together, count)
-  })
+  return signed(cell, totalTo(cell, count))
 }

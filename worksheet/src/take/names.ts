@@ -1,9 +1,15 @@
 import { builtIns, nameFault, plainName } from '@vivid/core'
 
 /** Gives names that formulas can use, each once: the label's own words where they can be. */
-export function createNaming(): (label: string, otherwise: string) => string {
-  const taken = new Set<string>()
-  return (label, otherwise) => {
+export interface Naming {
+  (label: string, otherwise: string): string
+  /** One that knows the names given so far, for what is only tried. */
+  readonly copy: () => Naming
+}
+
+export function createNaming(given: Iterable<string> = []): Naming {
+  const taken = new Set(given)
+  const naming = (label: string, otherwise: string): string => {
     const words = label
       .toLowerCase()
       .replace(/\([^)]*\)/g, ' ')
@@ -15,6 +21,7 @@ export function createNaming(): (label: string, otherwise: string) => string {
     taken.add(plainName(name))
     return name
   }
+  return Object.assign(naming, { copy: () => createNaming(taken) })
 }
 
 function usableName(words: string): string | undefined {

@@ -4,9 +4,9 @@ import type { CellValue } from '../book/book'
 /** A proof has room for so many lines, and a document for so many proofs. */
 const MOST_IN_PROOF = 40
 const MOST_PROOFS = 200
-/** So many figures are worked out in one go, and a line has of them: an evaluation has a bound. */
-const MOST_FIGURES = 2_500
+/** A line has so many figures, and so many letters of formulas are worked out in one go: an evaluation has a bound. */
 const MOST_IN_LINE = 1_000
+const MOST_LETTERS = 400_000
 
 /** Where the figure of a cell is proven: a line, and its place where the line is a list. */
 export interface Proven {
@@ -27,18 +27,19 @@ export function createProofLines() {
     },
     /** Figures below each other, each for its `k` from one on; where each is proven. */
     many(of: string, from: number, values: readonly number[]): readonly (Proven | undefined)[] {
-      const chunks = Math.ceil(values.length / MOST_IN_LINE)
+      const most = Math.min(MOST_IN_LINE, Math.max(1, Math.floor(MOST_LETTERS / of.length)))
+      const chunks = Math.ceil(values.length / most)
       if (!values.every(isProvable) || lines.length + chunks > MOST_IN_PROOF * MOST_PROOFS) return []
       const first = lines.length
-      for (let at = 0; at < values.length; at += MOST_IN_LINE) {
-        const some = values.slice(at, at + MOST_IN_LINE)
+      for (let at = 0; at < values.length; at += most) {
+        const some = values.slice(at, at + most)
         lines.push({
           of: `for k in ${from + at}..${from + at + some.length - 1} return ${of}`,
           figure: some.map(figureOf),
           tolerance: toleranceFor(Math.max(...some.map(Math.abs))),
         })
       }
-      return values.map((_, i) => ({ line: first + Math.floor(i / MOST_IN_LINE), item: i % MOST_IN_LINE }))
+      return values.map((_, i) => ({ line: first + Math.floor(i / most), item: i % most }))
     },
   }
 }
@@ -48,14 +49,14 @@ export function inProofs(lines: Proof['expected']): Proof['expected'][] {
   const proofs: Proof['expected'][] = []
   let room = 0
   for (const line of lines) {
-    const size = Array.isArray(line.figure) ? line.figure.length : 1
+    const size = line.of.length * (Array.isArray(line.figure) ? line.figure.length : 1)
     const last = proofs.at(-1)
     if (last && last.length < MOST_IN_PROOF && room >= size) {
       last.push(line)
       room -= size
     } else {
       proofs.push([line])
-      room = MOST_FIGURES - size
+      room = MOST_LETTERS - size
     }
   }
   return proofs

@@ -213,6 +213,20 @@ function rangeOf({ least, most, value }: Cell, lowest: number, highest: number):
   return from > to ? [lowest, highest] : [Math.min(from, own), Math.max(to, own)]
 }
 
+/** An answer as a number, where it is one: months of a length. */
+export function sizeOf(answer: unknown): number | undefined {
+  if (typeof answer === 'object' && answer !== null && 'years' in answer && 'months' in answer)
+    return Number(answer.years) * 12 + Number(answer.months)
+  return answer === null || answer === '' || Number.isNaN(Number(answer)) ? undefined : Number(answer)
+}
+
+/** Whether an answer lies between a question's least and most. */
+export function isAllowed(question: Question, answer: unknown): boolean {
+  if (!('least' in question) || !('most' in question)) return true
+  const [own, least, most] = [answer, question.least, question.most].map(sizeOf)
+  return own === undefined || (own >= (least ?? own) && own <= (most ?? own))
+}
+
 const Step = CalculatorDocument.shape.steps.element
 
 /** A question that a document can have, and that the file's own value answers. */

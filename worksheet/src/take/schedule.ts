@@ -1,12 +1,9 @@
 import type { StepOf } from '@vivid/core'
-import type { Code } from '../translate/code'
+import { positive, type Figure } from '../loans/figure'
 import { countOfBlock, type Block } from '../understand/blocks'
 
-/** A figure of the file a schedule may rest on, and how it stands in a formula. */
-export interface Candidate {
-  readonly value: number
-  readonly code: Code
-}
+/** How far figures of the file may be from ours: doubles carry that much on over hundreds of rows. */
+export const NEAR = 1e-6
 
 /** What a column of a schedule can be, with what is owed first. */
 const allSeries = [
@@ -28,28 +25,40 @@ export interface Column {
   readonly isNegative: boolean
 }
 
-/** A block that carries a balance, taken for what it is: each column a series, each cell a formula of its row. */
+/** A block that carries a balance, as what it may be: each column a series. */
 export interface Schedule {
   readonly columns: ReadonlyMap<number, Column>
-  /** The loan whose ledger it is, where it is rounded as a ledger is. */
-  readonly loan: StepOf<'loan'> | undefined
   /** What an unrounded one rests on. */
   readonly about?: About
+  readonly write: (names: Names) => Written
+}
+
+/** Where a schedule gets the names its formulas use. */
+export interface Names {
+  /** Gives what would be written out again and again a line of its own; its name. */
+  readonly working: (label: string, text: string) => string
+  /** For the loan whose ledger it is. */
+  readonly loan: () => { readonly id: string; readonly name: string }
+}
+
+/** A schedule in formulas. */
+export interface Written {
+  /** The loan whose ledger it is, where it is rounded as a ledger is. */
+  readonly loan?: StepOf<'loan'>
   /** The figure of a row, counted from 1; the row may be worked out. */
   readonly cell: (column: Column, row: number | string) => string
   /** A whole column together. */
   readonly total: (column: Column) => string | undefined
 }
 
-/** What an unrounded schedule rests on: figures, and how a loan step has them where it is known how often a year it is paid. */
+/** What an unrounded schedule of a level loan rests on, and the figures among which its rate and length can be read. */
 export interface About {
-  readonly principal: number
-  /** The same as it stands in a formula. */
-  readonly text: string
+  readonly principal: Figure
   /** Of a period. */
-  readonly rate: number
-  readonly payment: number
-  readonly terms: StepOf<'loan'>['terms'] | undefined
+  readonly rate: Figure
+  readonly payment: Figure
+  readonly rows: number
+  readonly among: readonly Figure[]
 }
 
 export interface Found {
@@ -57,50 +66,29 @@ export interface Found {
   /** What the file has in a column, row by row; null: an empty text. */
   readonly values: ReadonlyMap<number, readonly (number | null | undefined)[]>
   /** The figures its formulas rest on. */
-  readonly candidates: readonly Candidate[]
+  readonly candidates: readonly Figure[]
   /** What the formulas of the first row come to, written out. */
-  readonly firsts: readonly Candidate[]
+  readonly firsts: readonly Figure[]
   /** Minor units of the currency in a whole one. */
   readonly minor: number
-  /** Names for a loan, where one is made. */
-  readonly loan: { readonly id: string; readonly name: string }
-  /** Gives what would be written out again and again a line of its own; its name. */
-  readonly working: (name: string, text: string) => string
   /** Whether rows behind the last payment are made nothing by a condition. */
   readonly hasCondition: boolean
 }
 
-/** A payment as it is and as it stands in a formula. */
-export interface Payment {
-  readonly value: number
-  readonly text: string
-}
-
-/** What may be paid each period: a figure by itself, or one and another on top. */
-export function paymentsAmong(candidates: readonly Candidate[], above: number): Payment[] {
-  const alone = candidates.flatMap(({ value, code }) =>
-    value === 0 ? [] : [{ value: Math.abs(value), text: value < 0 ? `(-(${code.text}))` : code.text }],
-  )
+/**
+ * What may be paid each period: a figure and another on top, which may be nothing so far, or a figure by itself. Where both come to the
+ * same, the rows rest on both figures.
+ */
+export function paymentsAmong(candidates: readonly Figure[], above: number): Figure[] {
+  const alone = candidates.map(positive)
   const together = alone.flatMap((a) =>
     alone
       .filter((b) => b !== a && b.value <= a.value)
-      .map((b) => ({ value: a.value + b.value, text: `(${a.text} + ${b.text})` })),
+      .map((b): Figure => ({ value: a.value + b.value, text: `(${a.text} + ${b.text})`, sum: [a, b] })),
   )
-  return [...alone, ...together].filter(({ value }) => value > above)
+  return [...together, ...alone].filter(({ value }) => value > above)
 }
 
-const PER_YEAR = [12, 26, 52, 24, 4, 2, 1] as const
-
-/** Payments a year: what figures of the file say, then each number that can be. */
-export function paymentsAYear(candidates: readonly Candidate[]): { value: number; text: string }[] {
-  const said = candidates.filter(({ value }) => (PER_YEAR as readonly number[]).includes(value))
-  return [
-    ...said.map(({ value, code }) => ({ value, text: code.text })),
-    ...PER_YEAR.filter((value) => value !== 1).map((value) => ({ value, text: String(value) })),
-  ]
-}
-
-/** As few columns as a schedule can have: what is owed, and something that changes it. */
 const FEWEST_COLUMNS = 2
 /** What a schedule has in each row, counted from 1. */
 export type Rows = Readonly<Record<Series, (k: number) => number>>
@@ -127,10 +115,14 @@ export function columnsOf(
     if (series) columns.set(column, { series, isNegative: false })
     else if (negative) columns.set(column, { series: negative, isNegative: true })
   }
+  return isSchedule(columns) ? columns : undefined
+}
+
+/** Whether columns are a schedule: what is owed, and something that changes it. */
+export function isSchedule(columns: ReadonlyMap<number, Column>): boolean {
   const kinds = new Set([...columns.values()].map(({ series }) => series))
   kinds.delete('number')
-  const carries = kinds.has('closing') || kinds.has('opening')
-  return carries && kinds.size >= FEWEST_COLUMNS ? columns : undefined
+  return (kinds.has('closing') || kinds.has('opening')) && kinds.size >= FEWEST_COLUMNS
 }
 
 /** Whether a column begins with this figure, as it is or with the other sign: most guesses end here. */
@@ -142,21 +134,30 @@ export const beginsWith = (
   near: number,
 ): boolean => typeof first === 'number' && Math.abs(Math.abs(first) - figure) <= near
 
-/** The texts of a schedule's series, with the sign their columns have. */
+/** The formulas of a schedule's series, with the sign their columns have. */
 export const signed = (
-  columns: Schedule['columns'],
-  loan: Schedule['loan'],
   cell: (series: Series, row: number | string) => string,
   total: (series: Series) => string | undefined,
-): Schedule => ({
-  columns,
-  loan,
+): Written => ({
   cell: ({ series, isNegative }, row) => (isNegative ? `-(${cell(series, row)})` : cell(series, row)),
   total: ({ series, isNegative }) => {
     const text = total(series)
     return text !== undefined && isNegative ? `-(${text})` : text
   },
 })
+
+/** What a column comes to in all, where its figures to date are known: those of the last row. */
+export const totalTo =
+  (cell: (series: Series, row: number) => string, rows: number) =>
+  (series: Series): string | undefined => {
+    const toDate = TO_DATE[series]
+    return toDate && cell(toDate, rows)
+  }
+const TO_DATE: Partial<Record<Series, Series>> = {
+  payment: 'paidToDate',
+  interest: 'interestToDate',
+  principal: 'principalToDate',
+}
 
 /** The row before one, which may be worked out. */
 export const rowBefore = (row: number | string): number | string =>

@@ -1,50 +1,51 @@
+import equal from 'fast-deep-equal'
 import { RateSheet, type CalculatorStep } from '@vivid/core'
 import { asNumber, number, type Code } from '../translate/code'
 import type { LookedUp } from '../translate/lookups'
 
-/** A table of a worksheet that is looked up in, as a rate sheet, and the steps that look values up in it. */
-export interface Tables {
-  readonly sheets: RateSheet[]
-  /** The figure that is looked up; undefined where no rate sheet can have the table. */
-  readonly lookUp: (looked: LookedUp, id: string) => Code | undefined
+type LookUpStep = Extract<CalculatorStep, { kind: 'lookUp' }>
+
+/** A figure that is looked up in a rate sheet: how it stands in formulas, and what it needs. */
+export interface FromSheet {
+  readonly code: Code
+  readonly step: LookUpStep
+  readonly sheet: RateSheet
 }
 
 /** The day a table's figures hold from: long before any day a calculator is worked out for. */
 const FROM = '2000-01-01'
 const MOST_ROWS = 2_000
 
-/** `add`: puts a step behind those that are there. */
-export function createTables(
-  add: (step: CalculatorStep) => void,
-  naming: (label: string, otherwise: string) => string,
-): Tables {
-  const sheets: RateSheet[] = []
-  const steps: { step: Extract<CalculatorStep, { kind: 'lookUp' }>; code: Code }[] = []
+/** Tables of a worksheet that are looked up in, as rate sheets: each once, however often it is asked for the same. */
+export function createTables(naming: (label: string, otherwise: string) => string) {
+  const kept: FromSheet[] = []
   return {
-    sheets,
-    lookUp(looked, id) {
+    sheets: (): RateSheet[] => [...new Map(kept.map(({ sheet }) => [sheet.id, sheet])).values()],
+    /** Keeps what a formula was taken over with; the steps that were not there yet. */
+    keep(found: readonly FromSheet[]): LookUpStep[] {
+      const added = found.filter((one) => !kept.includes(one))
+      kept.push(...added)
+      return added.map(({ step }) => step)
+    },
+    /** Undefined where no rate sheet can have the table. `besides`: what the same formula looks up. */
+    lookUp(looked: LookedUp, id: string, besides: readonly FromSheet[]): FromSheet | undefined {
       const sheet = sheetOf(looked)
       const formulas = looked.keys.map(keyFormula)
       if (!sheet || formulas.some((formula) => formula === undefined)) return undefined
-      if (!sheets.some((one) => one.id === sheet.id)) sheets.push(sheet)
       const keys = Object.fromEntries(sheet.keys.map((key, i) => [key.id, formulas[i] ?? '']))
-      const known = steps.find(
-        ({ step }) => step.sheet === sheet.id && JSON.stringify(step.keys) === JSON.stringify(keys),
-      )
-      if (known) return known.code
-      const step = {
-        kind: 'lookUp' as const,
-        id: `${id}LookUp${steps.length + 1}`,
+      const all = [...kept, ...besides]
+      const known = all.find(({ step }) => step.sheet === sheet.id && equal(step.keys, keys))
+      if (known) return known
+      const step: LookUpStep = {
+        kind: 'lookUp',
+        id: `${id}LookUp${besides.length + 1}`,
         name: naming(`from ${looked.where}`, 'looked up'),
         sheet: sheet.id,
         keys,
         on: '',
       }
-      add(step)
       const figure = looked.isPercent ? `as number(${step.name})` : step.name
-      const code = number(within(looked, figure))
-      steps.push({ step, code })
-      return code
+      return { code: number(within(looked, figure)), step, sheet }
     },
   }
 }
@@ -84,28 +85,37 @@ const plain = (value: number): string =>
     .toFixed(12)
     .replace(/\.?0+$/, '')
 
-/** What a key is looked for: outside its bands it is the nearest, and the figure is guarded; undefined where it may not be found. */
-function keyFormula({ code, match, entries }: LookedUp['keys'][number]): string | undefined {
+/** What a key is looked for: one of the table's, and the figure is guarded; undefined where too many would have to be named. */
+function keyFormula(key: LookedUp['keys'][number]): string | undefined {
+  const { code, match, entries } = key
   if (match !== 'exact') {
     const bound = edge(match, entries)
-    return bound === undefined
-      ? undefined
-      : `${match === 'notAbove' ? 'max' : 'min'}(${asNumber(code)}, ${bound})`
+    return bound && `${match === 'notAbove' ? 'max' : 'min'}(${asNumber(code)}, ${bound})`
   }
-  const isAlwaysThere = code.oneOf?.every((one) => entries.includes(one)) ?? false
-  return isAlwaysThere ? code.text : undefined
+  if (isAlwaysThere(key)) return code.text
+  const [first] = entries
+  if (first === undefined || entries.length > MOST_NAMED) return undefined
+  return `if ${isThere(key)} then ${code.text} else ${asWritten(first)}`
 }
 
-/** The figure, and none where a key lies outside its bands. */
+/** The figure, and none where a key is none of the table's. */
 function within({ keys }: LookedUp, figure: string): string {
-  const outside = keys.flatMap(({ code, match, entries }) => {
+  const outside = keys.flatMap((key) => {
+    const { code, match, entries } = key
+    if (match === 'exact') return isAlwaysThere(key) ? [] : [`not(${isThere(key)})`]
     const bound = edge(match, entries)
-    return match === 'exact' || bound === undefined
-      ? []
-      : [`${asNumber(code)} ${match === 'notAbove' ? '<' : '>'} ${bound}`]
+    return bound === undefined ? [] : [`${asNumber(code)} ${match === 'notAbove' ? '<' : '>'} ${bound}`]
   })
   return outside.length === 0 ? figure : `(if ${outside.join(' or ')} then (1 / 0) else ${figure})`
 }
+
+const MOST_NAMED = 20
+const asWritten = (entry: number | string): string =>
+  typeof entry === 'string' ? `"${entry}"` : plain(entry)
+const isThere = ({ code, entries }: LookedUp['keys'][number]): string =>
+  entries.map((entry) => `${code.text} = ${asWritten(entry)}`).join(' or ')
+const isAlwaysThere = ({ code, entries }: LookedUp['keys'][number]): boolean =>
+  code.oneOf?.every((one) => entries.includes(one)) ?? false
 
 /** Where the bands begin, or end. */
 function edge(

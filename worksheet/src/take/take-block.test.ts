@@ -1,3 +1,4 @@
+import ExcelJS from 'exceljs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { CalculatorDocument, compile, runProofs } from '@vivid/core'
@@ -111,9 +112,21 @@ test('two schedules beside each other are two', async () => {
     ]),
   )
   const bytes = await bookOf({ ...first, ...beside }, { B2: '0.00%', L2: '0.00%' })
-  const report = reportOf(await readWorksheet(bytes, 'Two'))
+  const draft = await readWorksheet(bytes, 'Two')
+  const report = reportOf(draft)
+  expect(report.leftOut).toEqual([])
   expect(differing(report).slice(0, 3)).toEqual([])
-  expect(report.document.steps.filter(({ kind }) => kind === 'loan')).toHaveLength(2)
+  expect(
+    report.document.steps.filter((one) => one.kind === 'readout' && one.shows === 'schedule'),
+  ).toHaveLength(2)
+  // Each has its own rate.
+  const wanted = { ...first, ...beside }
+  for (const { cell, got } of figuresOf(draft, { 'S!L2': 0.05 })) {
+    const made = wanted[cell.slice(2)]
+    const is = typeof made === 'object' && Math.abs(Number(got) - Number(made.result)) < 1e-6
+    if (/^S![A-H]\d/.test(cell)) expect([cell, is]).toEqual([cell, true])
+    if (/^S![PR]\d/.test(cell)) expect([cell, is]).toEqual([cell, false])
+  }
 })
 
 test('days that go on by months, from the row before or from the first, are proven too', async () => {
@@ -214,4 +227,137 @@ test.each([
   const report = reportOf(await readWorksheet(bytes, 'Sums'))
   expect(report.leftOut).toEqual([])
   expect(report.figures.find(({ cell }) => cell === 'S!K1')?.agrees).toBe(true)
+})
+
+describe('a schedule is taken for what its formulas do, not only for what they come to now', () => {
+  test('a term that is shorter than the rows leaves nothing behind its end', async () => {
+    const draft = await draftOf(own)
+    const { cells } = scheduleCells({ ...own, years: 4, rows: 60 })
+    for (const { cell, got } of figuresOf(draft, { 'S!B3': 4 })) {
+      const wanted = cells[cell.slice(2)]
+      expect([
+        cell,
+        Math.abs(Number(got) - Number(typeof wanted === 'object' ? wanted.result : wanted)) < 1e-6,
+      ]).toEqual([cell, true])
+    }
+  })
+
+  test('a rate that is another from some row on, and the same now, is no level loan', async () => {
+    const made: Record<string, MadeCell> = {
+      A1: 'Loan ($)',
+      B1: 90_000,
+      A2: 'First rate',
+      B2: 0.06,
+      A3: 'Later rate',
+      B3: 0.06,
+      A4: 'Payment ($)',
+      B4: 1_000,
+    }
+    const rows = (later: number) => {
+      let owed = 90_000
+      return Array.from({ length: 60 }, (_, i) => {
+        const interest = (owed * (i + 1 > 30 ? later : 0.06)) / 12
+        const opening = owed
+        owed += interest - 1_000
+        return { opening, interest, closing: owed }
+      })
+    }
+    rows(0.06).forEach(({ opening, interest, closing }, i) => {
+      const at = 10 + i
+      made[`A${at}`] = i === 0 ? 1 : { formula: `A${at - 1}+1`, result: i + 1 }
+      made[`B${at}`] = { formula: i === 0 ? '$B$1' : `D${at - 1}`, result: opening }
+      made[`C${at}`] = { formula: `B${at}*IF(A${at}>30,$B$3,$B$2)/12`, result: interest }
+      made[`D${at}`] = { formula: `B${at}+C${at}-$B$4`, result: closing }
+    })
+    const draft = await readWorksheet(await bookOf(made, { B2: '0.00%', B3: '0.00%' }), 'Later')
+    const wanted = rows(0.09)
+    for (const { cell, got } of figuresOf(draft, { 'S!B3': 0.09 })) {
+      const [, column = '', row = ''] = /!([BCD])(\d+)$/.exec(cell) ?? []
+      const line = wanted[Number(row) - 10]
+      const own = line && { B: line.opening, C: line.interest, D: line.closing }[column]
+      if (own !== undefined)
+        expect([cell, got === null || Math.abs(Number(got) - own) < 1e-6]).toEqual([cell, true])
+    }
+  })
+
+  test('a column that only now has the figures of another is not taken for it', async () => {
+    // "Fee" is what the payment is now, by accident: typed beside it.
+    const { cells, formats } = scheduleCells({ ...own, extra: 0 })
+    const payment = cells.B5
+    const result = typeof payment === 'object' ? Number(payment.result) : 0
+    const fees = Object.fromEntries(
+      Array.from({ length: 60 }, (_, i) => [`I${12 + i}`, { formula: `$B$8+0*E${12 + i}`, result }]),
+    )
+    const bytes = await bookOf({ ...cells, A8: 'Fee', B8: result, ...fees }, formats)
+    const draft = await readWorksheet(bytes, 'Fees')
+    const later = figuresOf(draft, { 'S!B1': 200_000 }).find(({ cell }) => cell === 'S!I40')
+    expect(later?.got ?? result).toBeCloseTo(result, 6)
+  })
+})
+
+test('a yes or no that decides a figure is tried both ways', async () => {
+  const level = (principal: number) => (principal * 0.005) / (1 - 1.005 ** -120)
+  const draft = await readWorksheet(
+    await bookOf(
+      {
+        A1: 'Loan ($)',
+        B1: 50_000,
+        A2: 'Rate',
+        B2: 0.06,
+        A3: 'Years',
+        B3: 10,
+        A4: 'With fee',
+        B4: false,
+        A5: 'Amount',
+        B5: { formula: 'IF(B4,B1+1000,B1)', result: 50_000 },
+        A6: 'Payment',
+        B6: { formula: '-PMT(B2/12,B3*12,B5)', result: level(50_000) },
+        A7: 'Interest',
+        B7: { formula: 'B6*B3*12-B1', result: level(50_000) * 120 - 50_000 },
+      },
+      { B2: '0.00%' },
+    ),
+    'Fee',
+    'ledger',
+  )
+  const interest = figuresOf(draft, { 'S!B4': true }).find(({ cell }) => cell === 'S!B7')?.got
+  // A ledger's last payment pays the cents that the others left.
+  const wanted = (Math.round(level(51_000) * 100) / 100) * 120 - 50_000
+  expect(Math.abs(Number(interest) - wanted)).toBeLessThan(1)
+})
+
+describe('a draft is a document, however much there is in the file', () => {
+  test('250 figures that are asked', async () => {
+    const cells: Record<string, MadeCell> = {}
+    for (let i = 1; i <= 250; i++) {
+      cells[`A${i}`] = `Figure ${i} ($)`
+      cells[`B${i}`] = 1_000 + i * i
+      cells[`D${i * 2}`] = { formula: `B${i}*2`, result: 2 * (1_000 + i * i) }
+    }
+    const report = reportOf(await readWorksheet(await bookOf(cells), 'Many'))
+    expect(CalculatorDocument.safeParse(report.document).error).toBeUndefined()
+    expect(differing(report)).toEqual([])
+  })
+
+  test('forty schedules', async () => {
+    const workbook = new ExcelJS.Workbook()
+    for (let at = 0; at < 40; at++) {
+      const page = workbook.addWorksheet(`L${at}`)
+      const made = scheduleCells({
+        ...own,
+        principal: 50_000 + at * 1_000,
+        years: 1,
+        isRounded: at % 2 === 0,
+      })
+      for (const [address, cell] of Object.entries(made.cells))
+        page.getCell(address).value = cell as ExcelJS.CellValue
+      page.getCell('B2').numFmt = '0.00%'
+    }
+    const bytes = new Uint8Array(await workbook.xlsx.writeBuffer())
+    for (const way of ['worksheet', 'ledger'] as const) {
+      const draft = await readWorksheet(bytes, 'Forty', way)
+      expect(CalculatorDocument.safeParse(draft.document).error).toBeUndefined()
+      if (way === 'worksheet') expect(differing(reportOf(draft))).toEqual([])
+    }
+  })
 })

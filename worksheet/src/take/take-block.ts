@@ -1,26 +1,15 @@
-import type { CalculatorStep } from '@vivid/core'
 import type { Cell } from '../book/book'
-import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
+import { NotTaken, type CellRange } from '../formula/parse-formula'
+import type { Figure } from '../loans/figure'
 import { figure, number, ZERO, type Code } from '../translate/code'
 import { cellsOfBlock, countOfBlock, placeIn, type Block, type BlockCell } from '../understand/blocks'
-import { holding, type Claim } from './claims'
-import { asArithmetic } from './arithmetic-schedule'
-import { asLedger, ofLedger } from './ledger-schedule'
-import { asLevelPrincipal } from './level-principal-schedule'
+import { reachedFrom } from '../understand/understand'
+import { ofLedger } from './ledger-schedule'
+import { provenSchedule } from './prove-schedule'
 import { cellNamed, createRestingLanes, shifted, type LaneText } from './resting-lanes'
-import type { Candidate, Found, Schedule } from './schedule'
-import { LONGEST_FORMULA, type Taking } from './taking'
+import type { Schedule } from './schedule'
+import type { Taking } from './taking'
 
-/** Loans whose rows are a block's, to the cent as a ledger rounds, or unrounded; none where no figure they rest on gives them. */
-function* schedulesFor(found: Found): Generator<Schedule> {
-  yield* asLedger(found)
-  yield* asArithmetic(found)
-  yield* asLevelPrincipal(found)
-}
-
-/** The rows whose formulas are tried, and the most schedules that are tried with them. */
-const FIRST_ROWS = [1, 2, 3] as const
-const MOST_TRIED = 6
 const MOST_TYPED = 12
 const LONGEST_FIRST = 900
 /** Two schedules may stand beside each other. */
@@ -67,45 +56,57 @@ export function takeBlock(
   /** The schedules among the lanes, one after the other. */
   function takeSchedules(): void {
     const formulas = all.flatMap(({ name }) => understood.formulas.get(name)?.cell.formula ?? [])
-    const candidates = candidatesFor(all.map(({ name }) => name))
-    const firsts = firstRow(candidates)
     for (let i = 1; i <= MOST_SCHEDULES; i++) {
       const own = i === 1 ? id : `${id}n${i}`
+      const left = [...lanes].filter(([lane]) => !texts.has(lane))
       const values = new Map(
-        block.lanes
-          .filter((lane) => !texts.has(lane))
-          .map((lane) => [lane, (lanes.get(lane) ?? []).map(({ name }) => valueIn(cells.get(name)))]),
+        left.map(([lane, its]) => [lane, its.map(({ name }) => valueIn(cells.get(name)))]),
       )
-      const found = firstThatFollows({
-        block,
-        values,
-        candidates,
-        firsts,
-        minor: taking.minor,
-        working: (label, text) => taking.working(`${own}${label.split(' ')[0] ?? ''}`, label, text),
-        loan: { id: own, name: taking.naming('loan of the schedule', 'loan') },
-        hasCondition: formulas.some((formula) => /\b(IF|MIN|MAX)\(/i.test(formula)),
-      })
-      if (!found) return
-      const loan = toTheCent?.loanOf(own)
-      const schedule = found.about && loan ? ofLedger(found.columns, loan, found.about.text) : found
-      if (found.about) taking.abouts.set(own, found.about)
-      if (schedule.loan) {
-        taking.workings.push(schedule.loan)
-        taking.loans.push(schedule.loan)
-      }
-      for (const [lane, column] of schedule.columns) {
-        texts.set(lane, (k) => schedule.cell(column, k))
-        taking.addRanges((range, row) => {
-          const text = isLane(range, lane) && !row ? schedule.total(column) : undefined
-          return text === undefined ? undefined : number(`(${text})`, false)
+      // A schedule beside another rests on figures of its own, which may be as large.
+      const candidates = candidatesFor(left.flatMap(([, its]) => its.map(({ name }) => name)))
+      const firsts = firstRow(candidates)
+      const schedule = provenSchedule(
+        {
+          block,
+          values,
+          candidates,
+          firsts,
+          minor: taking.minor,
+          hasCondition: formulas.some((formula) => /\b(IF|MIN|MAX)\(/i.test(formula)),
+        },
+        lanes,
+        taking,
+      )
+      if (!schedule) return
+      take(own, schedule)
+    }
+  }
+
+  /** A schedule of this name: its lanes are known from now on. */
+  function take(own: string, { columns, about, write }: Schedule): void {
+    const loan = about && toTheCent?.loanOf(own)
+    const { cell, total, ...ofLoan } = loan
+      ? ofLedger(loan, about.principal.text)
+      : write({
+          working: (label, text) => taking.working(`${own}${label.split(' ')[0] ?? ''}`, label, text),
+          loan: () => ({ id: own, name: taking.naming('loan of the schedule', 'loan') }),
         })
-      }
+    if (about) taking.abouts.set(own, about)
+    if (ofLoan.loan) {
+      taking.workings.push(ofLoan.loan)
+      taking.loans.push(ofLoan.loan)
+    }
+    for (const [lane, column] of columns) {
+      texts.set(lane, (k) => cell(column, k))
+      taking.addRanges((range, row) => {
+        const text = isLane(range, lane) && !row ? total(column) : undefined
+        return text === undefined ? undefined : number(`(${text})`, false)
+      })
     }
   }
 
   /** The formulas of the first row, each written out with what it takes from its own row, where that is short. */
-  function firstRow(known: readonly Candidate[]): Candidate[] {
+  function firstRow(known: readonly Figure[]): Figure[] {
     const codes = new Map<number, Code>()
     const codeOf = (lane: number): Code => {
       const done = codes.get(lane)
@@ -123,59 +124,21 @@ export function takeBlock(
       codes.set(lane, code)
       return code
     }
-    return block.lanes.flatMap((lane): Candidate[] => {
+    return block.lanes.flatMap((lane): Figure[] => {
       try {
         const code = codeOf(lane)
         const value = valueIn(cells.get(lanes.get(lane)?.[0]?.name ?? ''))
         const isUsable =
-          code.gives === 'number' && typeof value === 'number' && code.text.length <= LONGEST_FIRST
-        return isUsable && !known.some((one) => one.code.text === code.text) ? [{ value, code }] : []
+          code.gives === 'number' &&
+          value !== 0 &&
+          typeof value === 'number' &&
+          code.text.length <= LONGEST_FIRST
+        return isUsable && !known.some((one) => one.text === code.text) ? [{ value, text: code.text }] : []
       } catch (error) {
         if (error instanceof NotTaken) return []
         throw error
       }
     })
-  }
-
-  /**
-   * The first schedule that does what its rows do, whatever is answered: the formulas of the first rows, resting on the schedule's own
-   * figures, give its figures. As each row rests on the one before, so do all that follow.
-   */
-  function firstThatFollows(found: Found): Schedule | undefined {
-    const { workings } = taking
-    const before = workings.length
-    const tried: { schedule: Schedule; added: CalculatorStep[] }[] = []
-    for (const schedule of schedulesFor(found)) {
-      const claims = [...schedule.columns].flatMap(([lane, column]) =>
-        FIRST_ROWS.flatMap((k) => claimOf(lane, k, schedule.cell(column, k), schedule)),
-      )
-      const document = taking.documentSoFar(schedule.loan ? [schedule.loan] : [])
-      if (holding(document, [...taking.asked.values()], claims, taking.tables?.sheets).every(Boolean))
-        return schedule
-      tried.push({ schedule, added: workings.splice(before) })
-      if (tried.length === MOST_TRIED) break
-    }
-    workings.push(...(tried[0]?.added ?? []))
-    return tried[0]?.schedule
-  }
-
-  function claimOf(lane: number, k: number, as: string, { columns, cell }: Schedule): Claim[] {
-    const name = lanes.get(lane)?.[k - 1]?.name
-    const formula = name === undefined ? undefined : understood.formulas.get(name)?.formula
-    if (!formula) return []
-    try {
-      const instead = (part: Formula) => {
-        if (part.is !== 'cell' || part.sheet !== block.sheet) return undefined
-        const place = placeIn(block, part)
-        const column = place.k >= 1 && place.k <= count ? columns.get(place.lane) : undefined
-        return column && number(`(${cell(column, place.k)})`, false)
-      }
-      const { text, gives } = taking.codeFor(formula, { instead, nothing: ZERO })
-      return gives === 'number' && text.length <= LONGEST_FORMULA ? [{ is: text, as }] : []
-    } catch (error) {
-      if (error instanceof NotTaken) return []
-      throw error
-    }
   }
 
   /** The figures of a lane from a place on, as one line of a proof; behind a schedule's end stand empty texts. */
@@ -200,22 +163,15 @@ export function takeBlock(
   }
 
   /** The figures that are taken over and that these cells rest on: another of the same size is none of theirs. */
-  function candidatesFor(names: readonly string[]): Candidate[] {
-    const reached = new Set<string>()
-    const left = [...names]
-    for (let name = left.pop(); name !== undefined; name = left.pop()) {
-      if (reached.has(name)) continue
-      reached.add(name)
-      left.push(...(understood.formulas.get(name)?.uses ?? []))
-    }
-    const typed: Candidate[] = []
-    const known = [...reached].flatMap((name): Candidate[] => {
+  function candidatesFor(names: readonly string[]): Figure[] {
+    const typed: Figure[] = []
+    const known = [...reachedFrom(names, understood.formulas)].flatMap((name): Figure[] => {
       const cell = cells.get(name)
       const value = valueIn(cell)
       if (typeof value !== 'number' || inBlocks.has(name)) return []
       const code = taking.asked.has(name) || taking.hasCode(name) ? taking.codeOf(name) : undefined
-      if (!code && cell?.formula === undefined) typed.push({ value, code: figure(value) })
-      return code?.gives === 'number' ? [{ value, code }] : []
+      if (!code && value !== 0 && cell?.formula === undefined) typed.push({ value, text: figure(value).text })
+      return code?.gives === 'number' ? [{ value, text: code.text }] : []
     })
     // Where many figures are typed, they are a table or count rows.
     return typed.length > MOST_TYPED ? known : [...known, ...typed]

@@ -9,10 +9,8 @@ import type { FormulaCell, Understood } from '../understand/understand'
 import { orderOf } from './order-of'
 import { workingStep } from './steps'
 import { takeBlock } from './take-block'
-import { createTaking, LONGEST_FORMULA, stepId, type Taking, type HowTaken, type TakenOver } from './taking'
-
-/** A document has 200 lines; readouts need some. */
-const MOST_WORKINGS = 150
+import type { FromSheet } from './tables'
+import { createTaking, LONGEST_FORMULA, stepId, type HowTaken, type Taking, type TakenOver } from './taking'
 
 /** Takes a worksheet that was understood over, as its arithmetic stands: each formula a working, or a line of a proof. */
 export function takeOver(book: Book, understood: Understood, how: HowTaken = {}): TakenOver {
@@ -37,7 +35,7 @@ export function takeOver(book: Book, understood: Understood, how: HowTaken = {})
     asked: [...taking.asked.values()],
     leftOut: [...taking.leftOut.values()],
     lines: taking.proofLines.lines,
-    sheets: taking.tables?.sheets ?? [],
+    sheets: taking.tables?.sheets() ?? [],
     formulas,
   }
 }
@@ -60,14 +58,20 @@ function take(name: string, one: FormulaCell, taking: Taking): void {
   }
   try {
     if (!one.formula) throw new NotTaken(one.why)
-    const { codeOf, ofColumn } = taking
-    const lookedUp = (looked: LookedUp) => taking.tables?.lookUp(looked, id)
+    const { codeOf, ofColumn, tables } = taking
+    const fromSheets: FromSheet[] = []
+    const lookedUp = (looked: LookedUp) => {
+      const found = tables?.lookUp(looked, id, fromSheets)
+      if (found) fromSheets.push(found)
+      return found?.code
+    }
     const around = { book, codeOf, short, ofColumn, instead }
-    const code = translate(one.formula, taking.tables ? { ...around, lookedUp } : around)
+    const code = translate(one.formula, tables ? { ...around, lookedUp } : around)
     if ([code.text, ...parts.map(formulaOf)].some((text) => text.length > LONGEST_FORMULA))
       throw new NotTaken('written out it is longer than a formula may be')
-    if (workings.length + parts.length + 1 > MOST_WORKINGS)
-      return taking.takeAsLine(name, one, `a calculator has room for ${MOST_WORKINGS} workings`)
+    if (taking.room() < parts.length + fromSheets.length + 1)
+      return taking.takeAsLine(name, one, 'a calculator has no room for more workings')
+    workings.push(...(tables?.keep(fromSheets) ?? []))
     const step = workingStep(
       id,
       naming(one.label, one.cell.address),

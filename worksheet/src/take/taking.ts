@@ -1,12 +1,12 @@
 import {
   minorDigitsOf,
+  MOST_STEPS,
   type CalculatorDocument,
   type CalculatorStep,
   type Proof,
   type RateSheet,
   type StepOf,
 } from '@vivid/core'
-import { documentOf, workingStep } from './steps'
 import { nameOfCell, type Book, type Cell } from '../book/book'
 import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
 import { number, type Code } from '../translate/code'
@@ -17,6 +17,7 @@ import { createNaming } from './names'
 import { createProofLines, type Proven } from './proof-lines'
 import { questionFor, type CellQuestion } from './questions'
 import type { About } from './schedule'
+import { documentOf, workingStep } from './steps'
 import { createTables } from './tables'
 
 export type Role = 'result' | 'working'
@@ -44,6 +45,8 @@ export interface AskedStep extends CellQuestion {
 
 /** What a draft has to the cent, as a ledger does, in place of a worksheet's own arithmetic. */
 export interface ToTheCent {
+  /** The loans whose figures those are. */
+  readonly loans: readonly StepOf<'loan'>[]
   /** By cell and part of its formula. */
   readonly instead: (cell: string, part: Formula) => string | undefined
   /** The name of the loan whose ledger an unrounded schedule becomes. */
@@ -58,6 +61,10 @@ export interface HowTaken {
 }
 
 export const LONGEST_FORMULA = 2_000
+/** Of a document's steps so many are kept free for readouts and recovered loans. */
+const KEPT_FREE = 36
+export const MOST_ASKED = 90
+const MOST_WORKINGS = 150
 
 const isName = (text: string): boolean => /^[\p{L}][\p{L}\p{N} ]*$/u.test(text)
 
@@ -84,12 +91,13 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
   )
   const asked = new Map<string, AskedStep>()
   for (const [name, one] of understood.asked) {
+    if (asked.size === MOST_ASKED) break
     const step = questionFor(one, stepId(one.cell, book), naming(one.label, NAME_OF[one.unit]), minor)
     if (step) asked.set(name, { ...step, cell: one.cell, unit: one.unit })
   }
   const codes = new Map<string, () => Code>()
   const proofLines = createProofLines()
-  const tables = createTables((step) => taking.workings.push(step), naming)
+  const mostWorkings = Math.min(MOST_WORKINGS, MOST_STEPS - KEPT_FREE - asked.size)
   const ranges: ((range: CellRange, row?: Code) => Code | undefined)[] = []
   const taking = {
     book,
@@ -100,10 +108,12 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
     cells,
     asked,
     proofLines,
-    tables: asSheets ? tables : undefined,
+    tables: asSheets ? createTables(naming) : undefined,
     workings: [] as CalculatorStep[],
     taken: [] as TakenCell[],
     leftOut: new Map<string, LeftOutCell>(),
+    /** How many more lines of its own the draft has room for. */
+    room: () => mostWorkings - taking.workings.length,
     /** The loans that blocks are ledgers of, and what unrounded ones rest on, each by its own name. */
     loans: [] as StepOf<'loan'>[],
     abouts: new Map<string, About>(),
@@ -129,9 +139,10 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
   }
   return taking
 
-  /** A line of its own for what has no name yet. */
+  /** A line of its own for what has no name yet, while there is room. */
   function working(id: string, label: string, text: string): string {
     if (isName(text)) return text
+    if (taking.room() < 1) return `(${text})`
     const known = taking.workings.find((step) => step.kind === 'working' && step.formula === text)
     if (known) return known.name
     const step = workingStep(id, naming(label, 'part'), number(text), '')
@@ -142,7 +153,12 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
   /** The questions and workings there are so far, as a document. */
   function documentSoFar(besides: readonly CalculatorStep[]): CalculatorDocument {
     const questions = [...asked.values()].map(({ question }) => question)
-    return documentOf(understood.currency, [...questions, ...taking.workings, ...besides])
+    return documentOf(understood.currency, [
+      ...questions,
+      ...taking.workings,
+      ...(toTheCent?.loans ?? []),
+      ...besides,
+    ])
   }
 
   function codeOf(name: string): Code | undefined {
@@ -192,7 +208,7 @@ export type Taking = ReturnType<typeof createTaking>
 /** What became of each cell of a worksheet. */
 export interface TakenOver
   extends
-    Pick<Taking, 'workings' | 'taken' | 'loans' | 'abouts' | 'codeFor' | 'naming'>,
+    Pick<Taking, 'workings' | 'taken' | 'loans' | 'abouts' | 'codeOf' | 'codeFor' | 'naming'>,
     Pick<Understood, 'formulas'> {
   readonly asked: readonly AskedStep[]
   readonly leftOut: readonly LeftOutCell[]

@@ -44,6 +44,20 @@ export interface Understood {
   readonly currency: ReturnType<typeof currencyIn>
 }
 
+/** The cells that cells rest on, themselves first; no more than one more than `most`. */
+export function reachedFrom(
+  names: readonly string[],
+  formulas: Understood['formulas'],
+  most = Infinity,
+): ReadonlySet<string> {
+  const reached = new Set(names)
+  for (const name of reached) {
+    if (reached.size > most) return reached
+    for (const used of formulas.get(name)?.uses ?? []) reached.add(used)
+  }
+  return reached
+}
+
 /** So many figures at equal steps below or beside each other count something. */
 const COUNTING = 4
 

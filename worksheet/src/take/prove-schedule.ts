@@ -1,0 +1,170 @@
+import type { CalculatorStep } from '@vivid/core'
+import { NotTaken, type Formula } from '../formula/parse-formula'
+import { figure, number, ZERO } from '../translate/code'
+import { placeIn, type Block, type BlockCell } from '../understand/blocks'
+import { asArithmetic } from './arithmetic-schedule'
+import { holding, type Claim } from './claims'
+import { asLedger } from './ledger-schedule'
+import { asLevelPrincipal } from './level-principal-schedule'
+import { isSchedule, type Column, type Found, type Schedule } from './schedule'
+import { workingStep } from './steps'
+import { LONGEST_FORMULA, type Taking } from './taking'
+
+/** No more schedules are tried with the figures of one block. */
+const MOST_TRIED = 12
+/** So deep a row's formulas are followed within it. */
+const DEEPEST = 8
+
+type Columns = ReadonlyMap<number, Column>
+type Lanes = ReadonlyMap<number, readonly BlockCell[]>
+
+/**
+ * The schedule that does what the rows of a block do, whatever is answered: the formulas of its rows, resting on the schedule's own
+ * figures, give its figures, in the first two rows, one in the middle and the last. A column for which that does not hold is none of it.
+ * The first whose other columns all follow from it; otherwise the one with the most columns.
+ */
+export function provenSchedule(found: Found, lanes: Lanes, taking: Taking): Schedule | undefined {
+  let best: Schedule | undefined
+  let tried = 0
+  for (const schedule of schedulesFor(found, taking.room() > 0)) {
+    const { columns, isWhole } = provenColumns(schedule)
+    const isBetter = isSchedule(columns) && columns.size > (best?.columns.size ?? 0)
+    if (isBetter) best = { ...schedule, columns }
+    if ((isBetter && isWhole) || ++tried === MOST_TRIED) break
+  }
+  return best
+
+  /** The columns that hold, resting on none that does not, and whether all others can be followed from them. */
+  function provenColumns(schedule: Schedule): { columns: Columns; isWhole: boolean } {
+    const rows = createRows(schedule, found.block, lanes, taking)
+    let columns = schedule.columns
+    while (isSchedule(columns)) {
+      const { held } = holdingAmong(columns, columns, rows)
+      if (held.size === columns.size) break
+      columns = held
+    }
+    // What failed for a column it rested on may hold without it.
+    for (;;) {
+      const others = new Map([...schedule.columns].filter(([lane]) => !columns.has(lane)))
+      const { held, canFollow } = holdingAmong(others, columns, rows)
+      if (!isSchedule(columns) || held.size === 0) return { columns, isWhole: canFollow }
+      columns = new Map([...columns, ...held])
+    }
+  }
+
+  /** Those of some columns that hold, each resting on those within and on itself, and whether the formulas of all can be followed. */
+  function holdingAmong(some: Columns, within: Columns, rows: Rows) {
+    const claims = new Map(
+      [...some].map(([lane, column]) => [
+        lane,
+        claimsOf(lane, column, new Map([...within, [lane, column]]), rows),
+      ]),
+    )
+    const hold = rows.holding([...claims.values()].flatMap((of) => of ?? []))
+    return {
+      held: new Map([...some].filter(([lane]) => claims.get(lane)?.every(hold))),
+      canFollow: [...claims.values()].every((of) => of !== undefined),
+    }
+  }
+
+  /** What has to hold for a column; undefined where a formula of it cannot be followed. */
+  function claimsOf(lane: number, column: Column, within: Columns, rows: Rows): Claim[] | undefined {
+    const cells = (lanes.get(lane) ?? []).filter(
+      ({ name }) => typeof taking.cells.get(name)?.value === 'number',
+    )
+    const places = new Set([0, 1, Math.floor(cells.length / 2), cells.length - 1])
+    const claims: Claim[] = []
+    for (const { name, k } of [...places].flatMap((at) => cells[at] ?? [])) {
+      const formula = taking.understood.formulas.get(name)?.formula
+      const is = formula
+        ? rows.followed(formula, k, within)
+        : figure(Number(taking.cells.get(name)?.value)).text
+      if (is === undefined) return undefined
+      const as = rows.cell(column, k)
+      claims.push({ is, as: endsInBlanks(cells) && !isOfRow(column) ? rows.orBehindEnd(k, is, as) : as })
+    }
+    return claims
+  }
+
+  /** Whether a column's rows are empty texts where nothing is paid any more. */
+  function endsInBlanks(cells: readonly BlockCell[]): boolean {
+    return cells.some(({ name }) => taking.cells.get(name)?.formula?.includes('""'))
+  }
+}
+
+/** Loans whose rows are a block's, to the cent as a ledger rounds, or unrounded; none where no figure they rest on gives them. */
+function* schedulesFor(found: Found, hasRoom: boolean): Generator<Schedule> {
+  if (hasRoom) yield* asLedger(found)
+  yield* asArithmetic(found)
+  yield* asLevelPrincipal(found)
+}
+
+const PAYMENT: Column = { series: 'payment', isNegative: false }
+/** What a row is by itself is nothing behind the end; what counts rows or adds them up is not. */
+const isOfRow = ({ series }: Column): boolean => !/ToDate$|^number$/.test(series)
+
+type Rows = ReturnType<typeof createRows>
+
+/** A schedule's figures and the formulas of a block's rows, each a line that only the proof has, so that what rests on them stays short. */
+function createRows(
+  { write }: Schedule,
+  block: Block,
+  lanes: Lanes,
+  { naming, understood, codeFor, documentSoFar, asked, tables }: Taking,
+) {
+  const own = naming.copy()
+  const steps: CalculatorStep[] = []
+  const known = new Map<string, string>()
+  const line = (text: string): string => {
+    const before = known.get(text)
+    if (before !== undefined) return before
+    const step = workingStep(`tried${steps.length}`, own('tried', 'tried'), number(text), '')
+    steps.push(step)
+    known.set(text, step.name)
+    return step.name
+  }
+  const written = write({
+    working: (_, text) => line(text),
+    loan: () => ({ id: 'triedLoan', name: own('tried loan', 'loan') }),
+  })
+  if (written.loan) steps.push(written.loan)
+  const cell = (column: Column, k: number): string => line(written.cell(column, k))
+  const proven = new Map<string, boolean>()
+  /** A figure of a row, or, where nothing is paid any more, whatever stands there instead. */
+  const orBehindEnd = (k: number, instead: string, figure: string) =>
+    line(`if ${cell(PAYMENT, k)} = 0 then ${instead} else ${figure}`)
+  return { cell, orBehindEnd, followed, holding: holdingHere }
+
+  /** Tells which of these claims hold; what was asked before is known. */
+  function holdingHere(claims: readonly Claim[]): (claim: Claim) => boolean {
+    const keyOf = ({ is, as }: Claim) => `${is} = ${as}`
+    const isNew = claims.filter((claim) => !proven.has(keyOf(claim)))
+    const holds = holding(documentSoFar(steps), [...asked.values()], isNew, tables?.sheets())
+    isNew.forEach((claim, i) => proven.set(keyOf(claim), holds[i] ?? false))
+    return (claim) => proven.get(keyOf(claim)) ?? false
+  }
+
+  /** A formula of row k, on the schedule's figures; what is none of them is followed within the row and the one before. */
+  function followed(formula: Formula, k: number, within: Columns, depth = 0): string | undefined {
+    const instead = (part: Formula) => {
+      if (part.is !== 'cell' || part.sheet !== block.sheet) return undefined
+      const place = placeIn(block, part)
+      const name = lanes.get(place.lane)?.[place.k - 1]?.name
+      const column = name === undefined ? undefined : within.get(place.lane)
+      if (column) return number(cell(column, place.k), false)
+      const its = name === undefined ? undefined : understood.formulas.get(name)?.formula
+      if (!its) return undefined
+      const isBeside = place.k === k || place.k === k - 1
+      const text = isBeside && depth < DEEPEST ? followed(its, k, within, depth + 1) : undefined
+      if (text === undefined) throw new NotTaken('it rests on rows that are none of the schedule')
+      return number(text, false)
+    }
+    try {
+      const { text, gives } = codeFor(formula, { instead, nothing: ZERO })
+      return gives === 'number' && text.length <= LONGEST_FORMULA ? line(text) : undefined
+    } catch (error) {
+      if (error instanceof NotTaken) return undefined
+      throw error
+    }
+  }
+}
