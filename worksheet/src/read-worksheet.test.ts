@@ -35,6 +35,16 @@ const files = Object.entries(expected.files as unknown as Record<string, Expecte
 const faultsIn = (document: CalculatorDocument) =>
   compile(document, []).problems.filter((problem) => !isGentle(problem) && problem.code !== 'NO_QUESTION')
 
+test.each([
+  ['houseboat-extra-payment.xlsx', 7, 0],
+  ['mooring-schedule.xlsx', 290, 1],
+])('the sample %s at the desk is taken over', async (file, agreeing, leftOut) => {
+  const sample = new URL(`../../desk/src/calculators/worksheet/samples/${file}`, import.meta.url)
+  const report = reportOf(await readWorksheet(readFileSync(sample), file))
+  expect(report.figures.filter(({ agrees }) => agrees)).toHaveLength(agreeing)
+  expect(report.leftOut).toHaveLength(leftOut)
+})
+
 /** A workbook of one sheet, "S", with these cells; a formula begins with "=". */
 async function bookOf(
   cells: Readonly<Record<string, string | number | boolean | { formula: string; result: number }>>,

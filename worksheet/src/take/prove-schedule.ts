@@ -81,7 +81,8 @@ export function provenSchedule(found: Found, lanes: Lanes, taking: Taking): Sche
         : figure(Number(taking.cells.get(name)?.value)).text
       if (is === undefined) return undefined
       const as = rows.cell(column, k)
-      claims.push({ is, as: endsInBlanks(cells) && !isOfRow(column) ? rows.orBehindEnd(k, is, as) : as })
+      const isFree = rows.isLedger || (endsInBlanks(cells) && !isOfRow(column))
+      claims.push({ is, as: isFree ? rows.orBehindEnd(k, is, as) : as })
     }
     return claims
   }
@@ -133,7 +134,9 @@ function createRows(
   /** A figure of a row, or, where nothing is paid any more, whatever stands there instead. */
   const orBehindEnd = (k: number, instead: string, figure: string) =>
     line(`if ${cell(PAYMENT, k)} = 0 then ${instead} else ${figure}`)
-  return { cell, orBehindEnd, followed, holding: holdingHere }
+  /** A ledger ends with its last payment; rows that were made for so many payments may go on with anything. */
+  const isLedger = written.loan !== undefined
+  return { cell, isLedger, orBehindEnd, followed, holding: holdingHere }
 
   /** Tells which of these claims hold; what was asked before is known. */
   function holdingHere(claims: readonly Claim[]): (claim: Claim) => boolean {
