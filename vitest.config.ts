@@ -42,9 +42,10 @@ export default defineConfig({
           globalSetup: 'src/support/build.ts',
           testTimeout: 120_000,
           hookTimeout: 120_000,
-          // After the others; each file runs a browser, a server and a database of its own.
+          // After the others; each file runs a server on a database of its own, with the browser of its worker.
           sequence: { groupOrder: 1 },
           maxWorkers: 2,
+          isolate: false,
         },
       },
     ],

@@ -64,13 +64,13 @@ async function newDatabase(url, template) {
 /**
  * The built application with demo data on a database and ports of its own; `stop` removes every trace. On a cluster
  * of its own, or on a copy of the database of a cluster that is there.
- * @param {{ url: string, home: string }} [shared]
+ * @param {{ url: string, home: string }} [shared] @param {Ports} [ports]
  */
-export async function scratchServer(shared) {
+export async function scratchServer(shared, ports) {
   const cluster = shared
     ? { url: await copiedDatabase(shared.url), home: shared.home, stop: async () => undefined }
     : await scratchCluster()
-  const server = await serverOn(cluster)
+  const server = await serverOn(cluster, ports)
   return {
     desk: `${server.deskAddress}/desk`,
     address: /** @type {string} */ (server.deskAddress),
@@ -114,13 +114,17 @@ export async function serverProcess(databaseUrl, more = {}) {
   }
 }
 
-/** @param {{ url: string, home: string }} cluster */
-async function serverOn({ url, home }) {
+/** Two ports that are free. @typedef {readonly [desk: number, lender: number]} Ports @returns {Promise<Ports>} */
+export const freePorts = async () => [await freePort(), await freePort()]
+
+/** @param {{ url: string, home: string }} cluster @param {Ports} [ports] */
+async function serverOn({ url, home }, ports) {
   const { run } = await import(join(root, 'server/dist/main.js'))
+  const [desk, lender] = ports ?? (await freePorts())
   const env = {
     DATABASE_URL: url,
-    PORT: String(await freePort()),
-    LENDER_PORT: String(await freePort()),
+    PORT: String(desk),
+    LENDER_PORT: String(lender),
     VIVID_LOG: join(home, 'server.log'),
   }
   return run(env, root)

@@ -1,6 +1,5 @@
 import { afterAll, afterEach, beforeAll, inject } from 'vitest'
-import type { Browser, BrowserContext, Frame, Page } from 'puppeteer-core'
-import { launchChromium } from '../../../scripts/lib/chromium.mjs'
+import puppeteer, { type BrowserContext, type Frame, type Page } from 'puppeteer-core'
 import { scratchServer } from '../../../scripts/lib/scratch-server.mjs'
 
 export interface Application {
@@ -33,18 +32,48 @@ function withoutMotion(): void {
 
 /** The built application with demo data, and a browser to use it with. */
 async function startApplication(): Promise<Application> {
-  const server = await scratchServer(inject('demo'))
-  const browser: Browser = await launchChromium()
+  const seats = inject('seats')
+  const seat = seats[Number(process.env.VITEST_POOL_ID) % seats.length]
+  if (!seat) throw new Error('there is no browser for this file')
+  const server = await scratchServer(inject('demo'), seat.ports)
+  const browser = await puppeteer.connect({ browserWSEndpoint: seat.browser })
+  const profile = browser.defaultBrowserContext()
+  const [blank = await profile.newPage()] = await profile.pages()
   const faults: string[] = []
   const contexts: BrowserContext[] = []
+  /** Who comes first in a test uses the browser's own profile: it keeps scripts ready to run. */
+  let isProfileFree = true
+
+  async function contextOfNewPerson(): Promise<BrowserContext> {
+    if (isProfileFree) {
+      isProfileFree = false
+      return profile
+    }
+    const context = await browser.createBrowserContext()
+    contexts.push(context)
+    return context
+  }
+
+  /** Closes what was opened in the browser's own profile, and forgets all that a person left in it. */
+  async function forgetProfile(): Promise<void> {
+    const pages = await profile.pages()
+    await Promise.all(pages.filter((page) => page !== blank).map((page) => page.close()))
+    const session = await blank.createCDPSession()
+    await session.send('Storage.clearCookies')
+    const storageTypes = 'local_storage,indexeddb,service_workers,cache_storage'
+    for (const origin of [server.address, server.lender, server.address.replace('127.0.0.1', 'localhost')])
+      await session.send('Storage.clearDataForOrigin', { origin, storageTypes })
+    await session.detach()
+    await profile.clearPermissionOverrides()
+    isProfileFree = true
+  }
 
   async function visit(
     url: string,
     viewport = { width: 1280, height: 800 },
     session?: string,
   ): Promise<Page> {
-    const context = await browser.createBrowserContext()
-    contexts.push(context)
+    const context = await contextOfNewPerson()
     if (session) await context.setCookie(cookieOf(session))
     const page = await context.newPage()
     await page.setViewport(viewport)
@@ -88,11 +117,12 @@ async function startApplication(): Promise<Application> {
     },
     closePages: async () => {
       await Promise.all(contexts.splice(0).map((context) => context.close()))
+      await forgetProfile()
       const reported = faults.splice(0)
       if (reported.length > 0) throw new Error(`the pages reported errors:\n${reported.join('\n')}`)
     },
     stop: async () => {
-      await browser.close()
+      await browser.disconnect()
       await server.stop()
     },
   }

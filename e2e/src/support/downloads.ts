@@ -9,11 +9,13 @@ export async function downloadsInto(
   folder: string,
 ): Promise<(what: string, act: () => Promise<void>) => Promise<string>> {
   const session = await page.createCDPSession()
+  // The browser's own profile has no id.
+  const { id } = page.browserContext() as { id?: string }
   await session.send('Browser.setDownloadBehavior', {
     behavior: 'allowAndName',
     downloadPath: folder,
     eventsEnabled: true,
-    browserContextId: (page.browserContext() as { id?: string }).id ?? '',
+    ...(id === undefined ? {} : { browserContextId: id }),
   })
   return async (what, act) => {
     const before = new Set(readdirSync(folder))
