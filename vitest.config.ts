@@ -6,7 +6,8 @@ const pure = (room: string) => ({
     name: room,
     root: room,
     include: ['src/**/*.test.ts'],
-    maxWorkers: 2,
+    // One more than cores: some wait for a database or a clock.
+    maxWorkers: 3,
     isolate: false,
     testTimeout: 60_000,
   },
@@ -24,7 +25,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
-          maxWorkers: 2,
+          maxWorkers: 3,
           // Each test has a database of its own; what they import is read once.
           isolate: false,
           root: 'server',

@@ -36,7 +36,7 @@ export async function scratchCluster() {
 /** A cluster with one database that has the demo data, to copy others from: loading it takes seconds, a copy none. */
 export async function demoCluster() {
   const cluster = await scratchCluster()
-  const server = await serverOn(cluster)
+  const server = await serverOn(cluster, { warms: true })
   // Each copy has its figures too.
   await server.warmed
   await server.close()
@@ -70,7 +70,7 @@ export async function scratchServer(shared, ports) {
   const cluster = shared
     ? { url: await copiedDatabase(shared.url), home: shared.home, stop: async () => undefined }
     : await scratchCluster()
-  const server = await serverOn(cluster, ports)
+  const server = await serverOn(cluster, { ports, warms: !shared })
   return {
     desk: `${server.deskAddress}/desk`,
     address: /** @type {string} */ (server.deskAddress),
@@ -117,8 +117,8 @@ export async function serverProcess(databaseUrl, more = {}) {
 /** Two ports that are free. @typedef {readonly [desk: number, lender: number]} Ports @returns {Promise<Ports>} */
 export const freePorts = async () => [await freePort(), await freePort()]
 
-/** @param {{ url: string, home: string }} cluster @param {Ports} [ports] */
-async function serverOn({ url, home }, ports) {
+/** @param {{ url: string, home: string }} cluster @param {{ ports?: Ports, warms: boolean }} how */
+async function serverOn({ url, home }, { ports, warms }) {
   const { run } = await import(join(root, 'server/dist/main.js'))
   const [desk, lender] = ports ?? (await freePorts())
   const env = {
@@ -127,5 +127,5 @@ async function serverOn({ url, home }, ports) {
     LENDER_PORT: String(lender),
     VIVID_LOG: join(home, 'server.log'),
   }
-  return run(env, root)
+  return run(env, root, { warms })
 }

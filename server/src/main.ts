@@ -42,8 +42,15 @@ export interface RunningServer {
   close(): Promise<void>
 }
 
-/** Reads the environment, connects, migrates and listens. `root` is the folder that holds the built desk and visitor page. */
-export async function run(env: NodeJS.ProcessEnv, root: string): Promise<RunningServer> {
+/**
+ * Reads the environment, connects, migrates and listens. `root` is the folder that holds the built desk and visitor page; `warms`:
+ * whether figures and pages are worked out before somebody asks for them.
+ */
+export async function run(
+  env: NodeJS.ProcessEnv,
+  root: string,
+  { warms = true }: { readonly warms?: boolean } = {},
+): Promise<RunningServer> {
   const settings = readSettings(env, root)
   const log = logTo(settings.logFile)
   const database = connect(settings.databaseUrl, log)
@@ -139,9 +146,11 @@ export async function run(env: NodeJS.ProcessEnv, root: string): Promise<Running
       ),
     )
     // Whoever opens the list first finds its figures worked out, and the first visitor finds the page drawn.
-    const warmed = Promise.all([services.warmCards(), drawAll(live, draw, minuteOf(now()), handsOver)]).catch(
-      (err: unknown) => log.warn({ err }, 'the first to come wait'),
-    )
+    const warmUp = () =>
+      Promise.all([services.warmCards(), drawAll(live, draw, minuteOf(now()), handsOver)]).catch(
+        (err: unknown) => log.warn({ err }, 'the first to come wait'),
+      )
+    const warmed = warms ? warmUp() : Promise.resolve()
     deskAddress = await listen(app, settings.port, settings.host)
     const { lenderPort } = settings
     if (lenderPort !== undefined)

@@ -53,8 +53,7 @@ async function beginLive(calculator: ServedCalculator): Promise<void> {
   const steps = calculator.content.program.steps.map(({ step }) => step)
   // With its parts there, whatever is drawn stands in its place from the first.
   const [began] = await Promise.all([begun(calculator, isAlone), fetchParts(steps)])
-  await warmUp(began.source)
-  source.value = began.source
+  source.value = { ...began.source, evaluate: await warmUp(began.source) }
   await takeOver(isDrawn && began.isAsDrawn)
   onOtherAddress(async () => (source.value = (await begun(calculator, isAlone)).source))
 }

@@ -1,5 +1,5 @@
 import { afterAll, afterEach, beforeAll, inject } from 'vitest'
-import puppeteer, { type BrowserContext, type Frame, type Page } from 'puppeteer-core'
+import puppeteer, { type Browser, type BrowserContext, type Frame, type Page } from 'puppeteer-core'
 import { scratchServer } from '../../../scripts/lib/scratch-server.mjs'
 
 export interface Application {
@@ -37,6 +37,7 @@ async function startApplication(): Promise<Application> {
   if (!seat) throw new Error('there is no browser for this file')
   const server = await scratchServer(inject('demo'), seat.ports)
   const browser = await puppeteer.connect({ browserWSEndpoint: seat.browser })
+  browser.on('targetcreated', () => inFront.delete(browser))
   const profile = browser.defaultBrowserContext()
   const [blank = await profile.newPage()] = await profile.pages()
   const faults: string[] = []
@@ -172,8 +173,18 @@ export const takenOver = (page: Page | Frame): Promise<void> =>
       page.evaluate(
         () => !document.getElementById('calculator') || document.documentElement.dataset.ready === 'true',
       ),
-    () => 'the scripts have not taken the page over',
+    async () => `the scripts have not taken the page over: ${JSON.stringify(await page.evaluate(howFar))}`,
   )
+
+/** How far a page has come, for whoever reads why a test failed. */
+const howFar = () => ({
+  address: location.href,
+  state: document.readyState,
+  marks: { ...document.documentElement.dataset },
+  fetched: performance
+    .getEntriesByType('resource')
+    .map(({ name, duration }) => `${name.split('/').at(-1)} ${Math.round(duration)} ms`),
+})
 
 /** Goes to an address and waits until nothing is fetched any more. */
 export async function goTo(page: Page, url: string): Promise<void> {
@@ -220,10 +231,14 @@ export const expectText = (page: Page | Frame, selector: string, expected: strin
       `"${expected}" does not stand in ${selector}; there is: ${JSON.stringify(await textsOf(page, selector))}`,
   )
 
+/** The page that was brought to the front, until another is opened. */
+const inFront = new WeakMap<Browser, Page>()
+
 /** Clicks an element once it is there, stands still and is enabled; a page that is not in front draws no frames. */
 export async function press(page: Page | Frame, selector: string): Promise<void> {
   const whole = 'keyboard' in page ? page : page.page()
-  await whole.bringToFront()
+  if (inFront.get(whole.browser()) !== whole) await whole.bringToFront()
+  inFront.set(whole.browser(), whole)
   let before = ''
   await eventually(
     async () => {

@@ -1,4 +1,4 @@
-import type { Answers, Further, Program, RateSheet } from '@vivid/core/evaluate'
+import type { Answers, Evaluator, Further, Program, RateSheet } from '@vivid/core/evaluate'
 import type { Logo } from '@vivid/contract/visitor'
 import type { TradeWords } from '@vivid/contract/wording'
 import type { Carried } from './carried'
@@ -12,6 +12,8 @@ export interface CalculatorSource {
   readonly language: string
   /** What a program with affordability, ladders and the like is worked out with. */
   readonly further: Further | undefined
+  /** What has worked the page out already as it begins. */
+  readonly evaluate?: Evaluator
   /** What the trade's words mean, where we explain them in this language. */
   readonly trade: TradeWords | undefined
   /** Hears of a preview what is answered, and that results which wait for a button were asked for. */

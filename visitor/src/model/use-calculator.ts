@@ -89,7 +89,9 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
       [...read.value].map(([id, answer]) => [id, couldBe(id).length > 0 ? settled[id] : answer]),
     ),
   )
-  const evaluator = computed(() => createEvaluatorWith(program.value, source.value.further))
+  const evaluator = computed(
+    () => source.value.evaluate ?? createEvaluatorWith(program.value, source.value.further),
+  )
   const evaluation = computed(() => {
     const { today, sheets } = source.value
     return evaluator.value(answers.value, { today: momentOf(today), sheets })

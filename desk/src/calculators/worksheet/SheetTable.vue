@@ -7,18 +7,19 @@ import { partWords } from './cell-words'
 const { cells } = defineProps<{ cells: readonly ShownCell[] }>()
 const chosen = defineModel<string>('chosen', { required: true })
 
-const MOST_COLUMNS = 40
+/** So many columns and rows are shown at first, and so many more each time they are asked for. */
+const [MANY_COLUMNS, MANY_ROWS] = [40, 400] as const
 /** Of many rows of a schedule the first and the last are shown. */
 const [FIRST_ROWS, LAST_ROWS] = [3, 2]
-const MOST_ROWS = 400
 
 const all = ref(false)
+const mostColumns = ref<number>(MANY_COLUMNS)
+const mostRows = ref<number>(MANY_ROWS)
 const at = computed(() => new Map(cells.map((cell) => [`${cell.row} ${cell.column}`, cell])))
-const columns = computed(() => {
-  const widest = cells.reduce((most, { column }) => Math.max(most, column), 1)
-  const last = Math.min(MOST_COLUMNS, widest)
-  return Array.from({ length: last }, (_, i) => i + 1)
-})
+const widest = computed(() => cells.reduce((most, { column }) => Math.max(most, column), 1))
+const columns = computed(() =>
+  Array.from({ length: Math.min(mostColumns.value, widest.value) }, (_, i) => i + 1),
+)
 const rows = computed(() => [...new Set(cells.map(({ row }) => row))].sort((a, b) => a - b))
 const rowsOfSchedule = computed(() => {
   const isOther = new Set(
@@ -26,8 +27,8 @@ const rowsOfSchedule = computed(() => {
   )
   return new Set(cells.filter(({ part, row }) => part === 'row' && !isOther.has(row)).map(({ row }) => row))
 })
-/** The rows that are shown, and after which how many are not. */
-const shown = computed(() => {
+/** The rows there are to show, and after which how many of a schedule are not. */
+const lines = computed(() => {
   const list: { row: number; hidden: number }[] = []
   let run: number[] = []
   const end = () => {
@@ -47,12 +48,26 @@ const shown = computed(() => {
     }
   }
   end()
-  return list.slice(0, all.value ? Infinity : MOST_ROWS)
+  return list
 })
+const shown = computed(() => lines.value.slice(0, mostRows.value))
 watch(
   () => cells,
-  () => (all.value = false),
+  () => {
+    all.value = false
+    mostColumns.value = MANY_COLUMNS
+    mostRows.value = MANY_ROWS
+  },
 )
+// A cell that is chosen elsewhere is shown, wherever it stands.
+watch([chosen, () => cells], ([name]) => {
+  const cell = cells.find((one) => one.cell === name)
+  if (!cell) return
+  const lineOf = () => lines.value.findIndex(({ row }) => row === cell.row)
+  if (lineOf() < 0) all.value = true
+  mostRows.value = Math.max(mostRows.value, lineOf() + 1)
+  mostColumns.value = Math.max(mostColumns.value, cell.column)
+})
 
 const table = ref<HTMLTableElement>()
 const entry = computed(() =>
@@ -64,12 +79,12 @@ const letters = (column: number): string =>
 
 /** The next cell with something in it, that way. */
 function move(from: ShownCell, down: number, right: number): void {
-  const lines = shown.value.map(({ row }) => row)
-  let [line, column] = [lines.indexOf(from.row), from.column]
+  const places = shown.value.map(({ row }) => row)
+  let [line, column] = [places.indexOf(from.row), from.column]
   for (;;) {
     line += down
     column += right
-    const row = lines[line]
+    const row = places[line]
     if (row === undefined || column < 1 || column > columns.value.length) return
     const next = at.value.get(`${row} ${column}`)
     if (next) return void choose(next)
@@ -137,6 +152,16 @@ const saying = (cell: ShownCell) =>
         </template>
       </tbody>
     </table>
+    <p v-if="lines.length > shown.length || widest > columns.length" class="more">
+      <template v-if="lines.length > shown.length">
+        {{ lines.length - shown.length }} more rows ·
+        <button type="button" class="link" @click="mostRows += MANY_ROWS">Show more rows</button>
+      </template>
+      <template v-if="widest > columns.length">
+        {{ widest - columns.length }} more columns ·
+        <button type="button" class="link" @click="mostColumns += MANY_COLUMNS">Show more columns</button>
+      </template>
+    </p>
   </div>
 </template>
 
@@ -232,8 +257,15 @@ td .part.differs {
 td .part[aria-pressed='true'] {
   box-shadow: 0 0 0 2px var(--plum);
 }
-.between td {
+.between td,
+.more {
   padding: 6px 10px;
   color: var(--ink-soft);
+}
+.more {
+  position: sticky;
+  left: 0;
+  width: fit-content;
+  margin: 0;
 }
 </style>

@@ -1,4 +1,5 @@
 import type { Answers, Around, CalculatorDocument } from '@vivid/core'
+import { ApiError } from '../../shared/api/api-error'
 import { saveBlob } from '../../shared/files/text-files'
 import type { WorksheetReply, WriteRequest } from './worksheet-worker'
 
@@ -14,6 +15,7 @@ export function saveWorksheet(
   const worker = new Worker(new URL('./worksheet-worker.ts', import.meta.url), { type: 'module' })
   const written = new Promise<void>((done, fail) => {
     worker.onmessage = ({ data }: MessageEvent<WorksheetReply>) => {
+      if ('refused' in data) fail(new ApiError('WORKSHEET_REFUSED', data.refused))
       if (!('bytes' in data)) return
       saveBlob(new Blob([data.bytes.slice().buffer as ArrayBuffer], { type: TYPE }), name)
       done()

@@ -33,20 +33,24 @@ let book: Book | undefined
 
 const tell = (reply: WorksheetReply) => self.postMessage(reply)
 
+// A failure within a promise is no error event of a worker: it is said like any other answer.
 self.onmessage = async ({ data }: MessageEvent<WorksheetRequest | WriteRequest>) => {
-  if ('document' in data) {
-    tell({ bytes: await writeWorksheet(data.document, data.answers, data.around) })
-    return
-  }
-  const { bytes, title, changes } = data
   try {
-    tell({ done: 0.05 })
-    if (bytes) book = await readBook(bytes)
-    if (!book) throw new NoWorksheet('There is no worksheet to look at.')
-    tell({ done: 0.3 })
-    tell({ reading: readingOf(book, title, changes, (done) => tell({ done })) })
+    if ('document' in data) tell({ bytes: await writeWorksheet(data.document, data.answers, data.around) })
+    else await read(data)
   } catch (error) {
-    if (!(error instanceof NoWorksheet)) throw error
-    tell({ refused: error.message })
+    if (error instanceof NoWorksheet) return tell({ refused: error.message })
+    // eslint-disable-next-line no-console -- whoever looks into it finds the cause
+    console.error(error)
+    const what = 'document' in data ? 'The worksheet cannot be written' : 'This worksheet cannot be read'
+    tell({ refused: `${what}: something in it is not provided for.` })
   }
+}
+
+async function read({ bytes, title, changes }: WorksheetRequest): Promise<void> {
+  tell({ done: 0.05 })
+  if (bytes) book = await readBook(bytes)
+  if (!book) throw new NoWorksheet('There is no worksheet to look at.')
+  tell({ done: 0.3 })
+  tell({ reading: readingOf(book, title, changes, (done) => tell({ done })) })
 }
