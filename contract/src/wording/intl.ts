@@ -1,4 +1,4 @@
-/** Remembers what is made for a locale: making one of these takes longer than using it a hundred times. */
+/** Remembers what is made for a locale, or a currency of it: making one of these takes longer than using it a hundred times. */
 export function perLocale<T>(make: (locale: string) => T): (locale: string) => T {
   const made = new Map<string, T>()
   return (locale) => {

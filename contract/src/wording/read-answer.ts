@@ -9,6 +9,7 @@ import {
   type Share,
   type TermLength,
 } from '@vivid/core/evaluate'
+import { perLocale } from './intl'
 import type { Language } from './language'
 import { languageOf } from './languages'
 import { literally } from './literally'
@@ -155,9 +156,14 @@ export function isOtherCurrency(typed: string, currency: Currency, locale: strin
   return sign !== undefined && !signsOf(currency, locale).includes(sign)
 }
 
-const signsOf = (currency: Currency, locale: string): string =>
-  (['narrowSymbol', 'symbol'] as const)
-    .map((currencyDisplay) =>
-      new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay }).format(0),
-    )
-    .join(' ')
+/** The signs a currency is written with in a locale. */
+const signsOf = (currency: Currency, locale: string): string => signsIn(locale)(currency)
+const signsIn = perLocale((locale) =>
+  perLocale((currency) =>
+    (['narrowSymbol', 'symbol'] as const)
+      .map((currencyDisplay) =>
+        new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay }).format(0),
+      )
+      .join(' '),
+  ),
+)

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { nextTick, useTemplateRef } from 'vue'
 import type { Question } from '@vivid/core/evaluate'
 import type { Calculator } from '../model/use-calculator'
 
@@ -10,23 +9,22 @@ const { question, calculator } = defineProps<{
   invalid: boolean
   describedBy: string
 }>()
-const field = useTemplateRef<HTMLInputElement>('field')
 
-async function onInput(event: Event): Promise<void> {
+function onInput(event: Event): void {
   const input = event.target as HTMLInputElement
-  const { caret } = calculator.type(question, {
+  const { text, caret } = calculator.type(question, {
     text: input.value,
     caret: input.selectionStart ?? input.value.length,
   })
-  await nextTick()
-  field.value?.setSelectionRange(caret, caret)
+  // At once, while nothing else has changed: after the figures a browser would lay the whole page out for it, and then again.
+  if (input.value !== text) input.value = text
+  input.setSelectionRange(caret, caret)
 }
 </script>
 
 <template>
   <input
     :id="id"
-    ref="field"
     class="typed"
     type="text"
     autocomplete="off"
