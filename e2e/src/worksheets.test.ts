@@ -105,8 +105,8 @@ test('a worksheet becomes a calculator that gives its figures, and is read again
       B4: { formula: '-PMT(B2/12,B3*12,B1)', result: payment(26_000, 0.06, 48) },
     }),
   )
-  await expectText(page, '.changed', '2400000')
-  await expectText(page, '.changed', '2600000')
+  await expectText(page, '.changed', '$24,000')
+  await expectText(page, '.changed', '$26,000')
   await expectText(page, '.changed', 'gone')
   await click(page, 'Take it over')
   await page.waitForSelector('.tape-pane')

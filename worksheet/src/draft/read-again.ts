@@ -1,4 +1,6 @@
-import { renameStep, type CalculatorDocument, type CalculatorStep } from '@vivid/core'
+import equal from 'fast-deep-equal'
+import { renameStep, type CalculatorDocument, type CalculatorStep, type Question } from '@vivid/core'
+import { isAllowed } from '../take/questions'
 
 /** What is another in a later version of a worksheet than a draft has it from an earlier one. */
 export interface WorksheetChange {
@@ -15,8 +17,15 @@ export interface WorksheetChange {
 const OF_CELL = /^(s\d+)?[a-z]{1,3}\d+$/
 const PART = /(Part|LookUp)\d+$/
 
+/** Says an answer as people write it. */
+export type SayAnswer = (question: Question, answer: unknown) => string
+
 /** What changed in a worksheet since a draft was made of it; what the author has changed in the draft since is no change of it. */
-export function changesAgain(draft: CalculatorDocument, read: CalculatorDocument): WorksheetChange[] {
+export function changesAgain(
+  draft: CalculatorDocument,
+  read: CalculatorDocument,
+  say: SayAnswer,
+): WorksheetChange[] {
   const [old, now] = [valuesIn(draft), valuesIn(read)]
   const known = new Map(draft.steps.map((step) => [step.id, step]))
   const there = new Map(read.steps.map((step) => [step.id, step]))
@@ -24,18 +33,19 @@ export function changesAgain(draft: CalculatorDocument, read: CalculatorDocument
     if (!OF_CELL.test(step.id)) return []
     const own = known.get(step.id)
     const { id, name } = step
-    if (own && sheetsOf(draft, id) !== sheetsOf(read, id) && saidOf(own, old) === saidOf(step, now))
-      return [{ id, what: 'table', name: own.name, before: '', after: saidOf(step, now) }]
-    const after = saidOf(step, now)
+    const after = saidOf(step, now, say)
     if (!own) return [{ id, what: 'added', name, before: '', after }]
-    const before = saidOf(own, old)
-    if (before === after) return []
-    return [{ id, what: step.kind === 'question' ? 'value' : 'formula', name: own.name, before, after }]
+    if (equal(heldBy(own, old), heldBy(step, now)))
+      return sheetsOf(draft, id) === sheetsOf(read, id)
+        ? []
+        : [{ id, what: 'table', name: own.name, before: '', after }]
+    const what = step.kind === 'question' ? 'value' : 'formula'
+    return [{ id, what, name: own.name, before: saidOf(own, old, say), after }]
   })
   const gone = draft.steps.flatMap((step): WorksheetChange[] => {
     const isFromFile = OF_CELL.test(step.id) && (old.has(step.id) || formulaOf(step) !== undefined)
     if (!isFromFile || there.has(step.id)) return []
-    return [{ id: step.id, what: 'gone', name: step.name, before: saidOf(step, old), after: '' }]
+    return [{ id: step.id, what: 'gone', name: step.name, before: saidOf(step, old, say), after: '' }]
   })
   return [...changes, ...gone]
 }
@@ -90,25 +100,37 @@ function withArithmetic(step: CalculatorStep, now: CalculatorStep): CalculatorSt
   if (step.kind === 'working' && now.kind === 'working')
     return { ...step, formula: now.formula, unit: now.unit, note: now.note }
   if (step.kind === 'question' && now.kind === 'question' && step.asks === now.asks)
-    return { ...step, default: now.default } as CalculatorStep
+    return askedAgain(step, now)
   return { ...now, name: step.name }
 }
 
-/** The values a worksheet had in the cells that are asked: the answers of its proof. */
-function valuesIn({ proofs }: CalculatorDocument): ReadonlyMap<string, string> {
-  const answers = proofs.find(({ id }) => isFileProof(id))?.answers ?? {}
-  return new Map(Object.entries(answers).map(([id, value]) => [id, saidAnswer(value)]))
+/** The author's question with the worksheet's value; where that is none of what they allow, with what the worksheet allows too. */
+function askedAgain(step: Question, now: Question): Question {
+  const next = { ...step, default: now.default } as Question
+  if (next.asks === 'choice' && now.asks === 'choice') {
+    const known = new Set(next.options.map(({ name }) => name))
+    const isKnown = next.default === null || known.has(next.default)
+    return isKnown
+      ? next
+      : { ...next, options: [...next.options, ...now.options.filter(({ name }) => !known.has(name))] }
+  }
+  if (isAllowed(next, now.default) || !('least' in now)) return next
+  return { ...next, least: now.least, most: now.most } as Question
 }
 
-function saidAnswer(value: unknown): string {
-  if (typeof value === 'object' && value !== null && 'years' in value && 'months' in value)
-    return `${Number(value.years)} years ${Number(value.months)} months`
-  return typeof value === 'object' ? JSON.stringify(value) : String(value)
-}
+/** The values a worksheet had in the cells that are asked: the answers of its proof. */
+const valuesIn = ({ proofs }: CalculatorDocument): ReadonlyMap<string, unknown> =>
+  new Map(Object.entries(proofs.find(({ id }) => isFileProof(id))?.answers ?? {}))
 
 /** The worksheet's own formula, which the note of a step begins with: "Loan!B7: =B4/12". */
 const formulaOf = (step: CalculatorStep): string | undefined =>
   step.kind === 'working' ? /^[^\n]*![A-Z]{1,3}\d+: (=[^\n]*)/.exec(step.note)?.[1] : undefined
 
-const saidOf = (step: CalculatorStep, values: ReadonlyMap<string, string>): string =>
-  step.kind === 'question' ? (values.get(step.id) ?? '') : (formulaOf(step) ?? '')
+/** What the worksheet has in the cell of a step: a value, a formula. */
+const heldBy = (step: CalculatorStep, values: ReadonlyMap<string, unknown>): unknown =>
+  step.kind === 'question' ? values.get(step.id) : formulaOf(step)
+
+function saidOf(step: CalculatorStep, values: ReadonlyMap<string, unknown>, say: SayAnswer): string {
+  if (step.kind !== 'question') return formulaOf(step) ?? ''
+  return values.has(step.id) ? say(step, values.get(step.id)) : ''
+}

@@ -6,10 +6,11 @@ export type MadeCell =
 /** Cells by address. */
 export type MadeCells = Readonly<Record<string, MadeCell>>
 
-/** A workbook of one sheet, "S"; `formats` are number formats by address. */
+/** A workbook of one sheet, "S"; `formats` are number formats by address, `lists` the only values that cells allow. */
 export async function bookOf(
   cells: MadeCells,
   formats: Readonly<Record<string, string>> = {},
+  lists: Readonly<Record<string, readonly string[]>> = {},
 ): Promise<Uint8Array> {
   const workbook = new ExcelJS.Workbook()
   const sheet = workbook.addWorksheet('S')
@@ -19,6 +20,8 @@ export async function bookOf(
         ? { formula: value.slice(1) }
         : (value as ExcelJS.CellValue)
   for (const [address, format] of Object.entries(formats)) sheet.getCell(address).numFmt = format
+  for (const [address, values] of Object.entries(lists))
+    sheet.getCell(address).dataValidation = { type: 'list', formulae: [`"${values.join(',')}"`] }
   return new Uint8Array(await workbook.xlsx.writeBuffer())
 }
 

@@ -3,6 +3,8 @@ import { Alert, Button, message, Progress } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { CalculatorOpened, SheetListed } from '@vivid/contract'
+import { createFigures, textOfAnswer } from '@vivid/contract/wording'
+import { mainLanguage, type CalculatorDocument } from '@vivid/core'
 import { changesAgain, takenOverAgain } from '@vivid/worksheet/again'
 import { request } from '../../shared/api/request'
 import { useAsking } from '../../shared/api/use-asking'
@@ -34,9 +36,13 @@ const legend = (['asked', 'working', 'result', 'row', 'leftOut'] as const).map((
 
 worksheet.lookAt(id ?? '')
 if (id !== undefined) void asking(() => draft.open(id))
-const changes = computed(() =>
-  id !== undefined && draft.document && read.value ? changesAgain(draft.document, read.value) : [],
-)
+const changes = computed(() => {
+  if (id === undefined || !draft.document || !read.value) return []
+  const figures = createFigures(mainLanguage(draft.document), draft.document.currency)
+  return changesAgain(draft.document, read.value, (question, answer) =>
+    textOfAnswer(question, answer, figures),
+  )
+})
 const accepted = ref<ReadonlySet<string>>(new Set())
 // A draft to the cent says so in its notes: what is read again is compared as it was made.
 watch(
@@ -87,18 +93,21 @@ function make(): Promise<boolean> {
   })
 }
 
-/** The rate sheets that tables became, those that are not here yet: drafts, to be approved like any. */
-async function bringSheets(): Promise<void> {
+/** The rate sheets that a document looks up in and that are not here yet: drafts, to be approved like any. */
+async function bringSheets({ steps }: CalculatorDocument): Promise<void> {
   const isHere = new Set(draft.sheetsListed.map(({ sheet: { id: known } }) => known))
+  const isUsed = new Set(steps.flatMap((step) => (step.kind === 'lookUp' ? [step.sheet] : [])))
   for (const one of worksheet.reading?.rateSheets ?? [])
-    if (!isHere.has(one.id)) await request(SheetListed, 'PUT', '/rate-sheets', { sheet: one, revision: 0 })
+    if (isUsed.has(one.id) && !isHere.has(one.id))
+      await request(SheetListed, 'PUT', '/rate-sheets', { sheet: one, revision: 0 })
 }
 
 function takeOver(): Promise<boolean> {
   return asking(async () => {
     if (!draft.document || !read.value || id === undefined) return
-    await bringSheets()
-    draft.change(takenOverAgain(draft.document, read.value, accepted.value))
+    const next = takenOverAgain(draft.document, read.value, accepted.value)
+    await bringSheets(next)
+    draft.change(next)
     await draft.save()
     worksheet.close()
     await router.push(`/calculators/${id}`)
