@@ -85,10 +85,25 @@ export function translate(formula: Formula, around: Around): Code {
     })
   }
 
+  /** A lookup among whose places or keys are lookups of their own: what those do not find is nowhere for it. */
+  function found({ function: name, args }: Extract<Formula, { is: 'call' }>): Code {
+    const sheet = name === 'INDEX' ? byTwoKeys(args[0], args[1], args[2]) : undefined
+    if (sheet) return sheet
+    const within = args.map((arg): Formula => {
+      if (arg.is === 'range') return arg
+      if (arg.is === 'call' && FINDING.has(arg.function))
+        return { is: 'call', function: 'IFERROR', args: [arg, NOWHERE] }
+      if (Object.values(NONE).some(({ text }) => go(arg).text.includes(text)))
+        throw new NotTaken('it hides an error within what it looks for')
+      return arg
+    })
+    return call({ is: 'call', function: name, args: within })
+  }
+
   /** What is worked out instead where there would be an error: where something is divided by nothing, or not found. */
   function orElse([of, instead]: readonly Formula[]): Code {
     if (!of) throw new NotTaken('an argument is missing')
-    const first = go(of)
+    const first = of.is === 'call' && FINDING.has(of.function) ? found(of) : go(of)
     const second = instead ? go(instead) : ZERO
     // Where nothing is to be shown, there is no figure either way.
     if (second.text === '""') return first
@@ -268,6 +283,9 @@ export function translate(formula: Formula, around: Around): Code {
 
 const isMatch = (of: Formula | undefined): of is Extract<Formula, { is: 'call' }> =>
   of?.is === 'call' && of.function === 'MATCH'
+
+/** No place of a table, no key, and below all keys. */
+const NOWHERE: Formula = { is: 'number', text: '-999999999999999' }
 
 /** Functions that look something up: what they do not find is an error. */
 const FINDING: ReadonlySet<string> = new Set(['VLOOKUP', 'HLOOKUP', 'INDEX', 'MATCH', 'LOOKUP'])

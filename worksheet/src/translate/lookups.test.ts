@@ -1,0 +1,29 @@
+import { expect, test } from 'vitest'
+import { figuresOf, readWorksheet, reportOf } from '..'
+import { bookOf } from '../testing/books'
+
+/** Keys 1, 2, 7 in D; 10, 20, 30 in E; 100, 200, 300 in F. */
+const table = { D1: 1, D2: 2, D3: 7, E1: 10, E2: 20, E3: 30, F1: 100, F2: 200, F3: 300 }
+
+// What each comes to where B1 is 1, 2, 7, 3 and 20.
+test.each<[formula: string, figures: readonly number[]]>([
+  ['IFERROR(MATCH(B1,D1:D3,0),2)', [1, 2, 3, 2, 2]],
+  ['IFERROR(VLOOKUP(B1,D1:E3,2,FALSE),2)', [10, 20, 30, 2, 2]],
+  ['IFERROR(INDEX(E1:E3,MATCH(B1,D1:D3,0)),2)', [10, 20, 30, 2, 2]],
+  ['IFERROR(INDEX(E1:E3,MATCH(B1,D1:D3,0),1),2)', [10, 20, 30, 2, 2]],
+  ['IFERROR(INDEX(D1:F3,MATCH(B1,D1:D3,0),MATCH(B1+9,D1:F1,0)),2)', [10, 2, 2, 2, 2]],
+  ['IFERROR(VLOOKUP(MATCH(B1,D1:D3,0),D1:E3,2,FALSE),2)', [10, 20, 2, 2, 2]],
+  ['IFERROR(VLOOKUP(VLOOKUP(B1,D1:E3,2,FALSE),E1:F3,2,FALSE),30)', [100, 200, 300, 30, 30]],
+  ['IFERROR(VLOOKUP(VLOOKUP(B1,D1:E3,2,FALSE),E1:F3,2,TRUE),30)', [100, 200, 300, 30, 30]],
+])('%s is what it is without an error, and else what it says', async (formula, figures) => {
+  const cells = { A1: 'Key', B1: 1, ...table, A5: 'Found', B5: { formula, result: figures[0] ?? 0 } }
+  const draft = await readWorksheet(await bookOf(cells), 'Found')
+  expect([1, 2, 7, 3, 20].map((key) => figuresOf(draft, { 'S!B1': key })[0]?.got)).toEqual(figures)
+})
+
+test('an error within what is looked for is not hidden by a guess', async () => {
+  const formula = 'IFERROR(VLOOKUP(MATCH(B1,D1:D3,0)+1,D1:E3,2,FALSE),2)'
+  const cells = { A1: 'Key', B1: 1, ...table, A5: 'Found', B5: { formula, result: 20 } }
+  const { leftOut } = reportOf(await readWorksheet(await bookOf(cells), 'Found'))
+  expect(leftOut.map(({ why }) => why)).toEqual(['it hides an error within what it looks for'])
+})
