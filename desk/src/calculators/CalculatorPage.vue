@@ -148,7 +148,7 @@ onBeforeUnmount(() => {
     </Alert>
     <Skeleton v-else-if="!draft.opened || !draft.document" active class="alert" />
     <template v-else>
-      <div class="bar">
+      <div class="bar page-bar">
         <h1>{{ title }}</h1>
         <StateTag :state="draft.opened.state" :edition="draft.opened.liveEdition" />
         <div class="steps-back" role="group" aria-label="Undo and redo">
@@ -170,7 +170,7 @@ onBeforeUnmount(() => {
           >
         </div>
         <SaveNote />
-        <div class="right">
+        <div class="page-bar-right">
           <Button
             size="small"
             type="text"
@@ -258,27 +258,6 @@ onBeforeUnmount(() => {
 .alert {
   margin: 24px;
 }
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px 14px;
-  min-height: 62px;
-  padding: 10px 22px;
-  background: var(--card);
-  border-bottom: 1px solid var(--line);
-}
-.bar h1 {
-  min-width: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.right {
-  display: flex;
-  gap: 10px;
-  margin-left: auto;
-}
 .work {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 454px);
@@ -320,7 +299,7 @@ onBeforeUnmount(() => {
 .steps-back {
   display: flex;
 }
-.right {
+.page-bar-right {
   align-items: center;
 }
 .unsound {

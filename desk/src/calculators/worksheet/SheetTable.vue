@@ -60,13 +60,15 @@ watch(
   },
 )
 // A cell that is chosen elsewhere is shown, wherever it stands.
-watch([chosen, () => cells], ([name]) => {
+watch([chosen, () => cells], async ([name]) => {
   const cell = cells.find((one) => one.cell === name)
   if (!cell) return
   const lineOf = () => lines.value.findIndex(({ row }) => row === cell.row)
   if (lineOf() < 0) all.value = true
   mostRows.value = Math.max(mostRows.value, lineOf() + 1)
   mostColumns.value = Math.max(mostColumns.value, cell.column)
+  await nextTick()
+  table.value?.querySelector('[aria-pressed="true"]')?.scrollIntoView({ block: 'nearest', inline: 'nearest' })
 })
 
 const table = ref<HTMLTableElement>()
@@ -153,14 +155,14 @@ const saying = (cell: ShownCell) =>
       </tbody>
     </table>
     <p v-if="lines.length > shown.length || widest > columns.length" class="more">
-      <template v-if="lines.length > shown.length">
+      <span v-if="lines.length > shown.length">
         {{ lines.length - shown.length }} more rows ·
         <button type="button" class="link" @click="mostRows += MANY_ROWS">Show more rows</button>
-      </template>
-      <template v-if="widest > columns.length">
+      </span>
+      <span v-if="widest > columns.length">
         {{ widest - columns.length }} more columns ·
         <button type="button" class="link" @click="mostColumns += MANY_COLUMNS">Show more columns</button>
-      </template>
+      </span>
     </p>
   </div>
 </template>
@@ -206,6 +208,8 @@ td {
   border-bottom: 1px solid var(--line);
 }
 td .part {
+  /* Not under the letters and numbers that stay in sight. */
+  scroll-margin: 36px 12px 12px 96px;
   display: flex;
   gap: 6px;
   align-items: baseline;
@@ -265,6 +269,9 @@ td .part[aria-pressed='true'] {
 .more {
   position: sticky;
   left: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 24px;
   width: fit-content;
   margin: 0;
 }

@@ -118,7 +118,7 @@ function takeOver(): Promise<boolean> {
 <template>
   <div class="worksheet-page">
     <DeskHeader />
-    <div class="bar">
+    <div class="bar page-bar">
       <h1>{{ worksheet.name || 'From a worksheet' }}</h1>
       <span v-if="worksheet.reading" class="agree" role="status">
         <span :class="worksheet.reading.differing.length ? 'bad' : 'good'" aria-hidden="true">{{
@@ -126,7 +126,7 @@ function takeOver(): Promise<boolean> {
         }}</span>
         {{ agreeing }}
       </span>
-      <div class="right">
+      <div class="page-bar-right">
         <Button v-if="worksheet.reading" @click="worksheet.close">Another worksheet</Button>
         <RouterLink :to="id === undefined ? '/' : `/calculators/${id}`"><Button>Cancel</Button></RouterLink>
         <CallToAction
@@ -206,27 +206,6 @@ function takeOver(): Promise<boolean> {
   grid-template-rows: 52px auto;
   grid-template-columns: minmax(0, 1fr);
   grid-auto-rows: auto;
-}
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px 16px;
-  min-height: 62px;
-  padding: 10px 22px;
-  background: var(--card);
-  border-bottom: 1px solid var(--line);
-}
-.bar h1 {
-  min-width: 0;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.right {
-  display: flex;
-  gap: 10px;
-  margin-left: auto;
 }
 .good {
   color: var(--leaf);
