@@ -2,6 +2,7 @@ import type { CalculatorStep } from '@vivid/core'
 import { NotTaken, type Formula } from '../formula/parse-formula'
 import { figure, number, ZERO } from '../translate/code'
 import { placeIn, type Block, type BlockCell } from '../understand/blocks'
+import { reachedFrom } from '../understand/understand'
 import { asArithmetic } from './arithmetic-schedule'
 import { holding, type Claim } from './claims'
 import { asLedger } from './ledger-schedule'
@@ -20,8 +21,9 @@ type Lanes = ReadonlyMap<number, readonly BlockCell[]>
 
 /**
  * The schedule that does what the rows of a block do, whatever is answered: the formulas of its rows, resting on the schedule's own
- * figures, give its figures, in the first two rows, one in the middle and the last. A column for which that does not hold is none of it.
- * The first whose other columns all follow from it; otherwise the one with the most columns.
+ * figures, give its figures, in the first two rows, one in the middle and the last; in all rows where these rest on something asked that
+ * the schedule does not rest on, as a lump sum that is nothing so far. A column for which that does not hold is none of it. The first
+ * whose other columns all follow from it; otherwise the one with the most columns.
  */
 export function provenSchedule(found: Found, lanes: Lanes, taking: Taking): Schedule | undefined {
   let best: Schedule | undefined
@@ -39,25 +41,37 @@ export function provenSchedule(found: Found, lanes: Lanes, taking: Taking): Sche
     const rows = createRows(schedule, found.block, lanes, taking)
     let columns = schedule.columns
     while (isSchedule(columns)) {
-      const { held } = holdingAmong(columns, columns, rows)
+      const { held } = holdingAmong(columns, columns, rows, someOf)
       if (held.size === columns.size) break
       columns = held
     }
     // What failed for a column it rested on may hold without it.
     for (;;) {
       const others = new Map([...schedule.columns].filter(([lane]) => !columns.has(lane)))
-      const { held, canFollow } = holdingAmong(others, columns, rows)
-      if (!isSchedule(columns) || held.size === 0) return { columns, isWhole: canFollow }
+      const { held, canFollow } = holdingAmong(others, columns, rows, someOf)
+      if (!isSchedule(columns)) return { columns, isWhole: false }
+      if (held.size === 0) return { columns: inAllRows(columns, rows), isWhole: canFollow }
       columns = new Map([...columns, ...held])
     }
   }
 
+  /** Columns that hold in some rows, if they do in all where that may be another thing; else none: what one row adds, others carry on. */
+  function inAllRows(columns: Columns, rows: Rows): Columns {
+    const own = [...columns.keys()].flatMap((lane) => lanes.get(lane) ?? [])
+    const names = own.map(({ name }) => name)
+    const reached = reachedFrom(names, taking.understood.formulas)
+    const isFelt = rows.restsOn([...reached])
+    if ([...reached].every((name) => !taking.asked.has(name) || isFelt.has(name))) return columns
+    const { held } = holdingAmong(columns, columns, rows, (cells) => cells)
+    return held.size === columns.size ? columns : new Map()
+  }
+
   /** Those of some columns that hold, each resting on those within and on itself, and whether the formulas of all can be followed. */
-  function holdingAmong(some: Columns, within: Columns, rows: Rows) {
+  function holdingAmong(some: Columns, within: Columns, rows: Rows, tested: typeof someOf) {
     const claims = new Map(
       [...some].map(([lane, column]) => [
         lane,
-        claimsOf(lane, column, new Map([...within, [lane, column]]), rows),
+        claimsOf(lane, column, new Map([...within, [lane, column]]), rows, tested),
       ]),
     )
     const hold = rows.holding([...claims.values()].flatMap((of) => of ?? []))
@@ -68,13 +82,18 @@ export function provenSchedule(found: Found, lanes: Lanes, taking: Taking): Sche
   }
 
   /** What has to hold for a column; undefined where a formula of it cannot be followed. */
-  function claimsOf(lane: number, column: Column, within: Columns, rows: Rows): Claim[] | undefined {
+  function claimsOf(
+    lane: number,
+    column: Column,
+    within: Columns,
+    rows: Rows,
+    tested: typeof someOf,
+  ): Claim[] | undefined {
     const cells = (lanes.get(lane) ?? []).filter(
       ({ name }) => typeof taking.cells.get(name)?.value === 'number',
     )
-    const places = new Set([0, 1, Math.floor(cells.length / 2), cells.length - 1])
     const claims: Claim[] = []
-    for (const { name, k } of [...places].flatMap((at) => cells[at] ?? [])) {
+    for (const { name, k } of tested(cells)) {
       const formula = taking.understood.formulas.get(name)?.formula
       const is = formula
         ? rows.followed(formula, k, within)
@@ -93,12 +112,19 @@ export function provenSchedule(found: Found, lanes: Lanes, taking: Taking): Sche
   }
 }
 
+/** The first two rows, one in the middle and the last. */
+const someOf = (cells: readonly BlockCell[]): readonly BlockCell[] =>
+  [...new Set([0, 1, Math.floor(cells.length / 2), cells.length - 1])].flatMap((at) => cells[at] ?? [])
+
 /** Loans whose rows are a block's, to the cent as a ledger rounds, or unrounded; none where no figure they rest on gives them. */
 function* schedulesFor(found: Found, hasRoom: boolean): Generator<Schedule> {
   if (hasRoom) yield* asLedger(found)
   yield* asArithmetic(found)
   yield* asLevelPrincipal(found)
 }
+
+/** What stands between names in a formula. */
+const BETWEEN_NAMES = /[()+\-*/=<>",.]|\b(?:if|then|else|and|or)\b/
 
 const PAYMENT: Column = { series: 'payment', isNegative: false }
 /** What a row is by itself is nothing behind the end; what counts rows or adds them up is not. */
@@ -111,7 +137,7 @@ function createRows(
   { write }: Schedule,
   block: Block,
   lanes: Lanes,
-  { naming, understood, codeFor, documentSoFar, asked, tables }: Taking,
+  { naming, understood, codeFor, codeOf, hasCode, documentSoFar, asked, tables }: Taking,
 ) {
   const own = naming.copy()
   const steps: CalculatorStep[] = []
@@ -124,11 +150,18 @@ function createRows(
     known.set(text, step.name)
     return step.name
   }
+  const said: string[] = []
   const written = write({
-    working: (_, text) => line(text),
+    working: (_, text) => {
+      said.push(text)
+      return line(text)
+    },
     loan: () => ({ id: 'triedLoan', name: own('tried loan', 'loan') }),
   })
-  if (written.loan) steps.push(written.loan)
+  if (written.loan) {
+    steps.push(written.loan)
+    said.push(...Object.values(written.loan.terms))
+  }
   const cell = (column: Column, k: number): string => line(written.cell(column, k))
   const proven = new Map<string, boolean>()
   /** A figure of a row, or, where nothing is paid any more, whatever stands there instead. */
@@ -136,7 +169,17 @@ function createRows(
     line(`if ${cell(PAYMENT, k)} = 0 then ${instead} else ${figure}`)
   /** A ledger ends with its last payment; rows that were made for so many payments may go on with anything. */
   const isLedger = written.loan !== undefined
-  return { cell, isLedger, orBehindEnd, followed, holding: holdingHere }
+  return { cell, isLedger, orBehindEnd, followed, restsOn, holding: holdingHere }
+
+  /** Of these cells those that the schedule itself rests on. */
+  function restsOn(names: readonly string[]): ReadonlySet<string> {
+    const words = new Set(said.flatMap((text) => text.split(BETWEEN_NAMES).map((word) => word.trim())))
+    const isNamed = (name: string) => {
+      const text = asked.get(name)?.question.name ?? (hasCode(name) ? codeOf(name)?.text : undefined)
+      return text !== undefined && words.has(text)
+    }
+    return reachedFrom(names.filter(isNamed), understood.formulas)
+  }
 
   /** Tells which of these claims hold; what was asked before is known. */
   function holdingHere(claims: readonly Claim[]): (claim: Claim) => boolean {

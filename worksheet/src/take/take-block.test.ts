@@ -242,6 +242,36 @@ describe('a schedule is taken for what its formulas do, not only for what they c
     }
   })
 
+  test('a lump sum that is nothing so far, in a row that is asked, is not passed over', async () => {
+    const made: Record<string, MadeCell> = {
+      ...{ A1: 'Loan ($)', B1: 90_000, A2: 'Rate', B2: 0.06, A3: 'Payment ($)', B3: 1_000 },
+      ...{ A4: 'Lump sum ($)', B4: 0, A5: 'Paid with payment number', B5: 17 },
+    }
+    const rows = (lump: number, at: number) => {
+      let owed = 90_000
+      return Array.from({ length: 60 }, (_, i) => {
+        const [opening, interest] = [owed, (owed * 0.06) / 12]
+        owed += interest - 1_000 - (i + 1 === at ? lump : 0)
+        return { opening, interest, closing: owed }
+      })
+    }
+    rows(0, 17).forEach(({ opening, interest, closing }, i) => {
+      const at = 10 + i
+      made[`A${at}`] = i === 0 ? 1 : { formula: `A${at - 1}+1`, result: i + 1 }
+      made[`B${at}`] = { formula: i === 0 ? '$B$1' : `D${at - 1}`, result: opening }
+      made[`C${at}`] = { formula: `B${at}*$B$2/12`, result: interest }
+      made[`D${at}`] = { formula: `B${at}+C${at}-$B$3-IF(A${at}=$B$5,$B$4,0)`, result: closing }
+    })
+    const draft = await readWorksheet(await bookOf(made, { B2: '0.00%' }), 'Lump')
+    const wanted = rows(5_000, 20)
+    for (const { cell, got } of figuresOf(draft, { 'S!B4': 5_000, 'S!B5': 20 }))
+      if (got !== null && cell.startsWith('S!D'))
+        expect([cell, got]).toEqual([
+          cell,
+          expect.closeTo(wanted[Number(cell.slice(3)) - 10]?.closing ?? 0, 4),
+        ])
+  })
+
   test('a rate that is another from some row on, and the same now, is no level loan', async () => {
     const made: Record<string, MadeCell> = {
       A1: 'Loan ($)',
