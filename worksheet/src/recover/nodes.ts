@@ -1,5 +1,4 @@
-import type { Formula } from '../formula/parse-formula'
-import { NotTaken } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/parse-formula'
 import type { Code } from '../translate/code'
 import type { TakenOver } from '../take/taking'
 import { reachedFrom } from '../understand/understand'
@@ -10,21 +9,6 @@ export const keyOf = (formula: Formula): string => JSON.stringify(formula)
 /** The most cells a loan's formula rests on, and the most figures it is looked for among: sheets have a tenth of it. */
 const MOST_CELLS = 60
 const LONGEST_TEXT = 600
-
-/** What a formula takes apart into, itself first; what it looks up in is left alone. */
-export function partsOfFormula(of: Formula): Formula[] {
-  switch (of.is) {
-    case 'minus':
-    case 'percent':
-      return [of, ...partsOfFormula(of.of)]
-    case 'binary':
-      return [of, ...partsOfFormula(of.a), ...partsOfFormula(of.b)]
-    case 'call':
-      return [of, ...of.args.flatMap(partsOfFormula)]
-    default:
-      return [of]
-  }
-}
 
 /** The cells a cell rests on, itself first; undefined where they are too many to look for a loan among them. */
 export function restsOn(cell: string, { formulas }: TakenOver): string[] | undefined {

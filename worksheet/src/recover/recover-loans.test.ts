@@ -261,3 +261,21 @@ describe('to the cent, as a ledger does', () => {
     expect(got.B4).toBeCloseTo((900 * (1 - (1 + 0.055 / 12) ** -300)) / (0.055 / 12), 6)
   })
 })
+
+test.each<[string, string, Readonly<Record<string, number>>, number]>([
+  ['a rate that is another above a length', 'IF(B3>15,B4,B2)', { 'S!B3': 20, 'S!B4': 0.09 }, 0.09],
+  ['a rate that is another below an amount', 'IF(B1<40000,B4,B2)', { 'S!B1': 30_000, 'S!B4': 0.09 }, 0.09],
+])('%s is no level rate, however the two are now', async (_, rate, answers, isThen) => {
+  const cells = {
+    ...{ A1: 'Loan', B1: 90_000, A2: 'Rate', B2: 0.08, A3: 'Years', B3: 10, A4: 'Other rate', B4: 0.08 },
+    ...{
+      A5: 'Payment',
+      B5: { formula: `-PMT(${rate}/12,B3*12,B1)`, result: payment(90_000, 0.08 / 12, 120) },
+    },
+  }
+  const { draft } = await draftOf(cells, { B1: MONEY, B2: PERCENT, B4: PERCENT }, 'ledger')
+  const principal = answers['S!B1'] ?? 90_000
+  const wanted = payment(principal, isThen / 12, (answers['S!B3'] ?? 10) * 12)
+  const got = figuresOf(draft, answers).find(({ cell }) => cell === 'S!B5')?.got
+  expect(Math.abs(Number(got) - wanted)).toBeLessThan(0.006)
+})

@@ -37,11 +37,14 @@ export function holding(
 
 /** Every choice is tried, and figures often enough, up to so many times. */
 const [FEWEST_TURNS, MOST_TURNS] = [4, 12] as const
+/** In so many turns figures are a little more and less than in the file; in those after, on either side of what formulas compare them with. */
+const NEAR_TURNS = 2
 
-/** Answers that a visitor could give instead: every figure a little more or less, each by its own share, every choice another. */
+/** Answers that a visitor could give instead: every figure more or less, each by its own share, every choice another. */
 function otherAnswers(asked: readonly AskedStep[]): Proof['answers'][] {
   const choices = asked.map(({ question }) => (question.asks === 'choice' ? question.options.length : 0))
-  const turns = Math.min(MOST_TURNS, Math.max(FEWEST_TURNS, ...choices))
+  const sides = asked.map(({ thresholds }) => NEAR_TURNS + 2 * thresholds.length)
+  const turns = Math.min(MOST_TURNS, Math.max(FEWEST_TURNS, ...choices, ...sides))
   return Array.from({ length: turns }, (_, turn) =>
     Object.fromEntries(
       asked.flatMap((one, at) => {
@@ -54,20 +57,22 @@ function otherAnswers(asked: readonly AskedStep[]): Proof['answers'][] {
 
 /** `turn`: which of the others it is; `at`: the place of what is asked. */
 function otherAnswer(
-  { question, cell: { value }, answerOf }: AskedStep,
+  { question, cell: { value: own }, answerOf, thresholds }: AskedStep,
   turn: number,
   at: number,
 ): Proof['answers'][string] | undefined {
   if (question.asks === 'choice') {
     const { options } = question
-    const own = options.findIndex(({ name }) => name === question.default)
-    return options[(own + turn + 1) % options.length]?.name
+    const place = options.findIndex(({ name }) => name === question.default)
+    return options[(place + turn + 1) % options.length]?.name
   }
   if (question.asks === 'yesNo')
     return (turn + at) % 2 === 0 ? question.default !== true : (question.default ?? undefined)
-  if (typeof value !== 'number') return undefined
+  if (typeof own !== 'number') return undefined
+  const threshold = turn < NEAR_TURNS ? undefined : thresholds[((turn - NEAR_TURNS) >> 1) % thresholds.length]
+  const value = threshold ?? own
   // More and less in every two turns: a shorter term ends a schedule within its rows, a longer one behind them. In every four turns
-  // any two figures go the same way and apart.
+  // a figure and its neighbours go the same way and apart.
   const isMore = (turn + (turn % 4 < 2 ? at : at >> 1)) % 2 === 0
   const factor = 1 + ((isMore ? 1 : -1) * (1 + (((turn + 1) * (at + 3) * 7) % 19))) / 120
   // Whole figures stay whole: a length in years, a number of payments.

@@ -19,6 +19,7 @@ import { questionFor, type CellQuestion } from './questions'
 import type { About } from './schedule'
 import { documentOf, workingStep } from './steps'
 import { createTables } from './tables'
+import { thresholdsIn } from './thresholds'
 
 export type Role = 'result' | 'working'
 
@@ -41,6 +42,8 @@ export interface LeftOutCell {
 export interface AskedStep extends CellQuestion {
   readonly cell: Cell
   readonly unit: AskedCell['unit']
+  /** Figures that formulas compare it with. */
+  readonly thresholds: readonly number[]
 }
 
 /** What a draft has to the cent, as a ledger does, in place of a worksheet's own arithmetic. */
@@ -89,11 +92,18 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
   const cells = new Map(
     book.sheets.flatMap((sheet) => [...sheet.cells.values()].map((cell) => [nameOfCell(cell), cell])),
   )
+  const thresholds = thresholdsIn(understood, cells)
   const asked = new Map<string, AskedStep>()
   for (const [name, one] of understood.asked) {
     if (asked.size === MOST_ASKED) break
     const step = questionFor(one, stepId(one.cell, book), naming(one.label, NAME_OF[one.unit]), minor)
-    if (step) asked.set(name, { ...step, cell: one.cell, unit: one.unit })
+    if (step)
+      asked.set(name, {
+        ...step,
+        cell: one.cell,
+        unit: one.unit,
+        thresholds: [...(thresholds.get(name) ?? [])],
+      })
   }
   const codes = new Map<string, () => Code>()
   const proofLines = createProofLines()
