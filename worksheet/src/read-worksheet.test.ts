@@ -4,6 +4,8 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { CalculatorDocument, compile, isGentle } from '@vivid/core'
 import expected from './testing/worksheets/expected.json'
+import { bookOf, type MadeCells } from './testing/books'
+import { hand, inputs } from './testing/by-hand'
 import { figuresOf, NoAnswer, readWorksheet, reportOf, type CellValue } from '.'
 
 const bytesOf = (file: string) => readFileSync(new URL(`./testing/worksheets/${file}`, import.meta.url))
@@ -45,23 +47,7 @@ test.each([
   expect(report.leftOut).toHaveLength(leftOut)
 })
 
-/** A workbook of one sheet, "S", with these cells; a formula begins with "=". */
-async function bookOf(
-  cells: Readonly<Record<string, string | number | boolean | { formula: string; result: number }>>,
-): Promise<Uint8Array> {
-  const workbook = new ExcelJS.Workbook()
-  const sheet = workbook.addWorksheet('S')
-  for (const [address, value] of Object.entries(cells))
-    sheet.getCell(address).value =
-      typeof value === 'string' && value.startsWith('=') ? { formula: value.slice(1) } : value
-  return new Uint8Array(await workbook.xlsx.writeBuffer())
-}
-const draftOf = async (cells: Parameters<typeof bookOf>[0]) => readWorksheet(await bookOf(cells), 'Tried')
-const gotOf = async (cells: Parameters<typeof bookOf>[0], address: string) =>
-  figuresOf(await draftOf(cells)).find(({ cell }) => cell === `S!${address}`)?.got
-const whyOf = async (cells: Parameters<typeof bookOf>[0], address: string) =>
-  reportOf(await draftOf(cells)).leftOut.find(({ cell }) => cell === `S!${address}`)?.why
-
+const draftOf = async (cells: MadeCells) => readWorksheet(await bookOf(cells), 'Tried')
 describe.each(files.filter(({ file }) => file !== SCHEDULE))(
   '$file',
   ({ file, formulas, inputs, vectors }) => {
@@ -330,116 +316,6 @@ test('rows that are no schedule of what is taken over are left out, and said', a
     leftOut.filter(({ why }) => why.includes('carry on from each other')).map(({ cell }) => cell),
   ).toContain('S!E5')
   expect(figures.some(({ cell }) => cell === 'S!D3')).toBe(true)
-})
-
-const inputs = {
-  A1: 'Loan ($)',
-  B1: 120_000,
-  A2: 'Rate (% p.a.)',
-  B2: 6,
-  A3: 'Months',
-  B3: 120,
-  A4: 'Payment number',
-  B4: 7,
-}
-/** The same loan month by month, as anyone would by hand. */
-function byHand() {
-  const [r, months] = [0.06 / 12, 120]
-  const payment = (120_000 * r) / (1 - (1 + r) ** -months)
-  let owed = 120_000
-  const rows = Array.from({ length: months }, () => {
-    const interest = owed * r
-    owed -= payment - interest
-    return { interest, principal: payment - interest, owed }
-  })
-  return {
-    payment,
-    rows,
-    sum: (of: 'interest' | 'principal', from: number, to: number) =>
-      rows.slice(from - 1, to).reduce((sum, row) => sum + row[of], 0),
-  }
-}
-const hand = byHand()
-test.each<[string, number]>([
-  ['PMT(B2/1200,B3,B1)', -hand.payment],
-  ['PMT(0,B3,B1)', -1_000],
-  ['PMT(B2/1200,B3,B1,0,1)', -hand.payment / 1.005],
-  ['PMT(B2/1200,B3,B1,-20000)', -(hand.payment - (20_000 * 0.005) / (1.005 ** 120 - 1))],
-  ['IPMT(B2/1200,B4,B3,B1)', -(hand.rows[6]?.interest ?? 0)],
-  ['PPMT(B2/1200,B4,B3,B1)', -(hand.rows[6]?.principal ?? 0)],
-  ['CUMIPMT(B2/1200,B3,B1,3,B4,0)', -hand.sum('interest', 3, 7)],
-  ['CUMPRINC(B2/1200,B3,B1,1,B4,0)', -hand.sum('principal', 1, 7)],
-  ['FV(B2/1200,B4,PMT(B2/1200,B3,B1),B1)', -(hand.rows[6]?.owed ?? 0)],
-  [
-    'PV(B2/1200,B3,-1000)',
-    Array.from({ length: 120 }, (_, i) => 1_000 / 1.005 ** (i + 1)).reduce((a, b) => a + b),
-  ],
-  ['NPER(B2/1200,PMT(B2/1200,B3,B1),B1)', 120],
-  ['NPER(0,-1000,B1)', 120],
-  ['EFFECT(B2/100,12)', 1.005 ** 12 - 1],
-  ['ROUND(-2.5,0)', -3],
-  ['ROUNDUP(-2.1,0)', -3],
-  ['ROUNDDOWN(2.19,1)', 2.1],
-  ['ROUND(B1/7,-2)', 17_100],
-  ['INT(-2.5)', -3],
-  ['MOD(-7,3)', 2],
-  ['TRUNC(-2.9)', -2],
-  ['SIGN(-B1)*ABS(-3)', -3],
-  ['2^-1+10%', 0.6],
-  ['-2^2', 4],
-  ['SQRT(B1/30000)+LN(EXP(2))+LOG10(100)', 6],
-  ['IF(AND(B1>1,NOT(B2>6)),1,0)+IF(OR(B1=0,B2=6),10,0)', 11],
-  ['SUM(B1:B4)', 120_133],
-  ['MAX(B2,B3)-MIN(B2:B4)+AVERAGE(B2,B4)', 120.5],
-  ['CHOOSE(B4-5,1,22,3)', 22],
-  ['IFERROR(B1/(B4-7),-1)', -1],
-  ['IFERROR(B1/B3,-1)', 1_000],
-  ['IFERROR(PMT(B2/1200,B4-7,B1),0)', 0],
-  ['IFERROR(MATCH(8,B1:B4,0),99)+IFNA(MATCH(7,B1:B4,0),99)', 103],
-  ['IFS(B4>9,1,B4>6,2,TRUE,3)', 2],
-  ['SWITCH(B4,5,1,7,2,3)+SWITCH(B4,1,1,30)', 32],
-  ['SUMPRODUCT(B2:B3,B3:B4)', 6 * 120 + 120 * 7],
-  ['CEILING(2.1,0.5)+FLOOR(2.9,0.5)+CEILING(-2.1,1)+FLOOR(-2.1,1)', 2.5 + 2.5 - 2 - 3],
-  ['MROUND(7.6,5)', 10],
-  ['ISPMT(B2/1200,B4,B3,B1)', -120_000 * 0.005 * (1 - 7 / 120)],
-  ['PDURATION(0.025,2000,2200)', Math.log(1.1) / Math.log(1.025)],
-  ['RRI(96,10000,11000)', 1.1 ** (1 / 96) - 1],
-  ['N(B4)+N("x")+N(B4=7)', 8],
-  ['IF(ISNUMBER(B4),1,0)+IF(ISNUMBER("x"),10,0)', 1],
-  ['LOOKUP(B4,B4:B4,B3:B3)', 120],
-  // 25 November 2026 is day 46,351 (ISO/IEC 29500-1, 18.17.4.1).
-  ['DATE(2026,11,25)', 46_351],
-  ['EDATE(DATE(2026,1,31),1)-DATE(2026,1,31)', 28],
-  ['YEAR(EDATE(DATE(2026,11,25),B4))', 2027],
-])('%s', async (formula, wanted) => {
-  const got = await gotOf({ ...inputs, D1: `=${formula}` }, 'D1')
-  expect(Math.abs(Number(got) - wanted)).toBeLessThan(1e-7 * Math.max(1, Math.abs(wanted)))
-})
-
-test.each<[string, string, string]>([
-  ['something found by trying', '=RATE(B3,-1000,B1)', 'an aim step finds the rate'],
-  ['time that changes by itself', '=TODAY()', 'changes by itself'],
-  ['a function without a meaning here', '=HYPERLINK("x")', 'HYPERLINK has no meaning here'],
-  ['another file', "='[Other.xlsx]S'!A1+[1]S!A1", 'cannot be read at'],
-  ['a list of figures', '={1,2}', 'cannot be read at'],
-  ['an error', '=B1+#REF!', 'it has the error #REF!'],
-  ['a name that is none', '=Nothing+1', 'nothing is called “nothing”'],
-  ['itself', '=D1+1', 'it goes in a circle'],
-  ['texts with figures', '=B1&" a month"', 'are put together by a sentence'],
-])('%s is left out, and said', async (_, formula, why) => {
-  expect(await whyOf({ ...inputs, D1: formula, D2: '=B1*2' }, 'D1')).toContain(why)
-  expect(await gotOf({ ...inputs, D1: formula, D2: '=B1*2' }, 'D2')).toBe(240_000)
-})
-
-test('what rests on a cell that is left out is left out too, by its name', async () => {
-  expect(await whyOf({ ...inputs, D1: '=RATE(B3,-1,B1)', D2: '=D1*12' }, 'D2')).toBe(
-    'it rests on S!D1, which is not taken over',
-  )
-})
-
-test('no figure is shown where the worksheet has none', async () => {
-  expect(await gotOf({ ...inputs, D1: '=B1/(B2-6)' }, 'D1')).toBe(null)
-  expect(await gotOf({ ...inputs, D1: '=IPMT(B2/1200,121,B3,B1)' }, 'D1')).toBe(null)
 })
 
 test('an answer that is none, and a cell that is not asked, are told', async () => {
