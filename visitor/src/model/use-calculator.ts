@@ -29,6 +29,7 @@ import {
   type ShareUnit,
   type TypedText,
 } from '@vivid/contract/wording'
+import { beginsWith, defaultOf } from './begins-with'
 import { headlineOf } from './headline'
 import { momentOf } from './moment-of'
 import { marksOf, type Carried } from './carried'
@@ -143,11 +144,8 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     begin({})
     left.value = new Set()
     asked.value = undefined
-    for (const question of questions.value) setAnswer(question, defaultOf(question))
+    for (const question of questions.value) setAnswer(question, defaultOf(question, source.value))
   }
-
-  const defaultOf = (question: Question): unknown =>
-    question.asks === 'date' && question.default === 'today' ? source.value.today : question.default
 
   function setAnswer(question: Question, answer: unknown): void {
     if (question.asks === 'share') units[question.id] = unitOf(answer)
@@ -229,10 +227,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
         const { id } = question
         const isTouched = id in begun && texts[id] !== begun[id]
         if (!isTouched || !doubtful.has(id))
-          setAnswer(
-            question,
-            isTouched ? typed[id] : Object.hasOwn(given, id) ? given[id] : defaultOf(question),
-          )
+          setAnswer(question, isTouched ? typed[id] : beginsWith(question, source.value))
         begun[id] = isTouched ? '' : (texts[id] ?? '')
       }
     },

@@ -1,6 +1,7 @@
 import { createEvaluatorWith, type Evaluator } from '@vivid/core/evaluate'
 import { figuresFor, readTyped, textOfAnswer, unitOf } from '@vivid/contract/wording'
 import { nextTask } from '../taking-over/in-turn'
+import { beginsWith } from './begins-with'
 import { momentOf } from './moment-of'
 import type { CalculatorSource } from './calculator-source'
 
@@ -17,8 +18,7 @@ export async function warmUp(source: CalculatorSource): Promise<Evaluator> {
   await nextTask()
   const typedIn = { locale: language, currency: program.currency, own: program.words }
   const answers = questions.map((question) => {
-    const given = Object.hasOwn(source.answers, question.id) ? source.answers[question.id] : question.default
-    const answer = question.asks === 'date' && given === 'today' ? today : given
+    const answer = beginsWith(question, source)
     const unit = question.asks === 'share' ? unitOf(answer) : 'percent'
     return [question.id, readTyped(question, textOfAnswer(question, answer, figures), unit, typedIn)] as const
   })
