@@ -130,4 +130,33 @@ test('what is no worksheet is refused in words, and one of ours can be tried', a
   await expectText(page, '.bar', '290 of 291 cells agree')
   await expectText(page, '.sheet', '43 more rows like these')
   expect(await brokenRules(page)).toEqual([])
+
+  // Of a large sheet more is shown as it is asked for, and a cell that is chosen elsewhere at once.
+  const branches = Array.from({ length: 900 }, (_, i) => [`A${i + 11}`, `Branch ${i + 1}`])
+  const across = Array.from({ length: 60 }, (_, i) => [
+    `${i < 22 ? '' : i < 48 ? 'A' : 'B'}${LETTERS[(i + 4) % 26]}9`,
+    i,
+  ])
+  await click(page, 'Another worksheet')
+  await bring(
+    page,
+    await sheet('large.xlsx', {
+      ...cells,
+      ...Object.fromEntries([...branches, ...across]),
+      B999: { formula: 'NOW()', result: 9 },
+    }),
+  )
+  const sizeOf = () =>
+    page.$eval('.sheet', (table) => [
+      table.querySelectorAll('tbody tr').length,
+      table.querySelectorAll('thead th').length,
+    ])
+  expect(await sizeOf()).toEqual([400, 40])
+  await click(page, 'Show more rows')
+  await click(page, 'Show more columns')
+  expect(await sizeOf()).toEqual([800, 64])
+  await click(page, 'Punt!B999')
+  await page.waitForSelector('.sheet [aria-pressed="true"][aria-label^="B999: "]')
+  expect(await sizeOf()).toEqual([908, 64])
 })
+const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'

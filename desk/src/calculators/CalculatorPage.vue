@@ -299,9 +299,6 @@ onBeforeUnmount(() => {
 .steps-back {
   display: flex;
 }
-.page-bar-right {
-  align-items: center;
-}
 .unsound {
   color: var(--red-text);
 }

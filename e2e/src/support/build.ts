@@ -11,7 +11,7 @@ declare module 'vitest' {
 }
 
 /** So many files run at a time. */
-export const SEATS = 2
+const SEATS = 2
 
 /**
  * What the browser tests use is built before the first of them, and never under their feet; so is the database with

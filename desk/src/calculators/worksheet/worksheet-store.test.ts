@@ -5,6 +5,7 @@ import { readBook, readingOf, type Reading } from '@vivid/worksheet'
 import { bookOf } from '../../../../worksheet/src/testing/books'
 import { readAs } from './cell-words'
 import { useWorksheet } from './worksheet-store'
+import { saveWorksheet } from './save-worksheet'
 import type { WorksheetReply, WorksheetRequest } from './worksheet-worker'
 
 const threads: FakeThread[] = []
@@ -94,6 +95,13 @@ test('what was read stays while its author looks elsewhere, but not for another 
   expect(worksheet.reading).toEqual(reading)
   worksheet.lookAt('another-draft')
   expect([worksheet.name, worksheet.reading]).toEqual(['', undefined])
+})
+
+test('why a worksheet cannot be written is told to whoever waits for it', async () => {
+  const written = saveWorksheet(reading.worksheet, {}, { today: '2026-11-25', sheets: [] } as never, 'x.xlsx')
+  threads[0]?.says({ refused: 'It cannot be written.' })
+  await expect(written).rejects.toThrow('It cannot be written.')
+  expect(threads[0]?.isEnded).toBe(true)
 })
 
 test('a file that takes too long is ended', async () => {
