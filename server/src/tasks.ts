@@ -38,7 +38,9 @@ const makers: Readonly<Record<FileKind, () => Promise<(shown: ShownFigures) => P
   calendar: async () => (await import('./visitors/files/payments-calendar')).paymentsCalendar,
   fewDates: async () => (await import('./visitors/files/payments-calendar')).fewDatesCalendar,
 }
-const ready = fetchAllLanguages()
+// Before the first task, whose time is limited.
+await fetchAllLanguages()
+
 /** Bytes of an archive that is read for somebody at the desk. */
 const MOST_UNPACKED = 512 * 2 ** 20
 
@@ -55,7 +57,6 @@ export const tasks = {
     language,
     today,
   }: EvaluateInput): Promise<Done<EvaluateResponse>> {
-    await ready
     const { program } = calculator.content
     const evaluation = evaluate(program, answers, { today, sheets })
     return done(evaluateResponse(calculator, evaluation, languageFor(program, language)), evaluation)
@@ -65,7 +66,6 @@ export const tasks = {
   draw: async (input: DrawInput): Promise<Done<DrawnPage>> => done(await drawn(input)),
 
   async file({ kind, input }: { kind: FileKind; input: ShownInput }): Promise<Done<Uint8Array>> {
-    await ready
     const shown = shownFigures(input)
     if (kind !== 'pdf' && !shown.ledger)
       throw new AppError('NOTHING_BORROWED', { details: { calculator: input.calculator.slug } })
@@ -74,14 +74,12 @@ export const tasks = {
   },
 
   async handOver(input: HandOverInput): Promise<Done<HandOverBody>> {
-    await ready
     const shown = shownFigures(input)
     return done(handOverOf(shown, input.answers, input.person), shown.evaluation)
   },
 
   /** What a card of the list shows of a draft. */
   async card({ draft, ...around }: DraftAsked): Promise<Done<CardMeter | null>> {
-    await ready
     const told: { readonly problems: Problems }[] = []
     return done(
       cardMeterOf(draft, around, (evaluation) => void told.push(evaluation)),
@@ -94,7 +92,6 @@ export const tasks = {
 
   /** What a changed rate sheet does to what is live. */
   async impact(asked: ImpactAsked): Promise<Done<SheetImpactSaid>> {
-    await ready
     return done(impactOf(asked))
   },
   /** An archive somebody sent. */
@@ -107,7 +104,8 @@ export const tasks = {
 
 export const taskRules: TaskRules<typeof tasks> = {
   evaluate: { seconds: 5, awaitedBy: 'visitors' },
-  draw: { seconds: 5, awaitedBy: 'visitors' },
+  // Nobody waits for its end, and the first one of a thread reads the page's scripts.
+  draw: { seconds: 20, awaitedBy: 'visitors' },
   file: { seconds: 20, awaitedBy: 'visitors' },
   handOver: { seconds: 5, awaitedBy: 'visitors' },
   card: { seconds: 5, awaitedBy: 'desk' },

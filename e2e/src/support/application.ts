@@ -208,8 +208,14 @@ export async function eventually(
   patienceMs = PATIENCE_MS,
 ): Promise<void> {
   const deadline = Date.now() + patienceMs
-  while (!(await holds().catch(() => false))) {
-    if (Date.now() > deadline) throw new Error(await otherwise())
+  let fault: unknown
+  const tried = () =>
+    holds().catch((error: unknown) => {
+      fault = error
+      return false
+    })
+  while (!(await tried())) {
+    if (Date.now() > deadline) throw new Error(await otherwise(), { cause: fault })
     await new Promise((resolve) => setTimeout(resolve, 25))
   }
 }
