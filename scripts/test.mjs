@@ -1,6 +1,6 @@
 // @ts-check
 // `npm test`: everything, on a database and ports of its own. The last line tells how many passed and failed.
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, statfsSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { buildApplication } from './lib/build-application.mjs'
@@ -35,7 +35,9 @@ process.exitCode = total.failed > 0 ? 1 : 0
 
 /** Runs the test suites; a run that ends without a report has failed. */
 async function runTests() {
-  const folder = mkdtempSync(join(tmpdir(), 'vivid-report-'))
+  const folder = mkdtempSync(join(withMostRoom(), 'vivid-tests-'))
+  // PostgreSQL's own user has to get in.
+  chmodSync(folder, 0o755)
   const report = join(folder, 'report.json')
   const args = ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]
   const { code } = await runCommand(
@@ -43,6 +45,7 @@ async function runTests() {
     [...args, ...process.argv.slice(2)],
     {
       cwd: root,
+      env: { ...process.env, TMPDIR: folder },
       show: true,
     },
   )
@@ -54,4 +57,12 @@ async function runTests() {
   rmSync(folder, { recursive: true, force: true })
   const reported = numFailedTests || numFailedTestSuites
   return { passed: numPassedTests, failed: code === 0 ? reported : Math.max(1, reported) }
+}
+
+/** Where tests put what they throw away: in memory where there is enough of it. Databases alone come to some gigabytes. */
+function withMostRoom() {
+  const inMemory = '/dev/shm'
+  if (!existsSync(inMemory)) return tmpdir()
+  const { bavail, bsize } = statfsSync(inMemory)
+  return bavail * bsize > 8 * 2 ** 30 ? inMemory : tmpdir()
 }

@@ -2,17 +2,21 @@
 import { existsSync } from 'node:fs'
 import { installDebianPackages, isRoot } from './debian-package.mjs'
 
-const PLACES = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome']
+/** Debian's build that has no window at all: a fifth less to do than for one that only shows none. */
+const WITHOUT_WINDOW = '/usr/bin/chromium-headless-shell'
+const OTHERS = ['/usr/bin/chromium', '/usr/bin/chromium-browser', '/usr/bin/google-chrome']
 
-/** The path of a Chromium, installed first where there is none. */
+/** The path of a Chromium; the one without a window is installed where it is missing, and can be. */
 export async function chromiumPath() {
-  const find = () => PLACES.find((place) => existsSync(place))
-  const found = find()
-  if (found) return found
-  await installDebianPackages(['chromium'], 'Chromium')
-  const installed = find()
-  if (!installed) throw new Error('Chromium was installed and cannot be found')
-  return installed
+  if (existsSync(WITHOUT_WINDOW)) return WITHOUT_WINDOW
+  try {
+    await installDebianPackages(['chromium-headless-shell'], 'Chromium')
+    return WITHOUT_WINDOW
+  } catch (error) {
+    const other = OTHERS.find((place) => existsSync(place))
+    if (other) return other
+    throw error
+  }
 }
 
 /**
@@ -22,6 +26,7 @@ export async function chromiumPath() {
 export async function launchChromium() {
   const { default: puppeteer } = await import('puppeteer-core')
   return puppeteer.launch({
+    headless: 'shell',
     executablePath: await chromiumPath(),
     args: [
       ...(isRoot ? ['--no-sandbox'] : []),
