@@ -20,9 +20,7 @@ const count = ({ passed, failed }) => {
 }
 
 try {
-  await installDependencies()
-  await postgresPrograms()
-  await chromiumPath()
+  await Promise.all([installDependencies(), postgresPrograms().then(chromiumPath)])
   count(await runChecks())
   await buildApplication()
   count(await runTests())

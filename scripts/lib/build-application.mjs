@@ -1,5 +1,5 @@
 // @ts-check
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { packAssets } from './packed-assets.mjs'
 import { PlainFailure, diskFull } from './plain-failure.mjs'
@@ -59,12 +59,21 @@ export const serverBundle = {
   ),
 }
 
-/** Builds desk, visitor page, placement script and server, unless nothing changed since the last time. */
+const built = [
+  'desk/dist/index.html',
+  'visitor/dist/index.html',
+  'visitor/dist/embed.js',
+  'server/dist/main.js',
+]
+
+/** Builds desk, visitor page, placement script and server, unless all are there and nothing changed since. */
 export async function buildApplication() {
   const wanted = hashOf(sources)
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  const areThere = built.every((file) => existsSync(join(root, file)))
+  if (areThere && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
   console.log('Building …')
-  rmSync(stamp, { force: true })
+  // Neither the stamp nor what an older build was cut into stays.
+  rmSync(serverBundle.outdir, { recursive: true, force: true })
   const vite = join(root, 'node_modules/vite/bin/vite.js')
   /** @param {string} room @param {string[]} args */
   const viteBuild = async (room, ...args) => {
@@ -85,6 +94,5 @@ export async function buildApplication() {
   ])
   await stop()
   await Promise.all(['desk', 'visitor'].map((room) => packAssets(join(root, room, 'dist'))))
-  mkdirSync(join(root, 'server/dist'), { recursive: true })
   writeFileSync(stamp, wanted)
 }
