@@ -1,6 +1,7 @@
 import { afterAll, afterEach, beforeAll, inject } from 'vitest'
 import puppeteer, { type Browser, type BrowserContext, type Frame, type Page } from 'puppeteer-core'
 import { scratchServer } from '../../../scripts/lib/scratch-server.mjs'
+import { takeSeat } from './seats'
 
 export interface Application {
   /** Address of the desk, of the server, and of the made-up lender's website. */
@@ -32,9 +33,16 @@ function withoutMotion(): void {
 
 /** The built application with demo data, and a browser to use it with. */
 async function startApplication(): Promise<Application> {
-  const seats = inject('seats')
-  const seat = seats[Number(process.env.VITEST_POOL_ID) % seats.length]
-  if (!seat) throw new Error('there is no browser for this file')
+  const seat = takeSeat()
+  try {
+    return await startOn(seat)
+  } catch (error) {
+    seat.leave()
+    throw error
+  }
+}
+
+async function startOn(seat: ReturnType<typeof takeSeat>): Promise<Application> {
   const server = await scratchServer(inject('demo'), seat.ports)
   const browser = await puppeteer.connect({ browserWSEndpoint: seat.browser })
   browser.on('targetcreated', () => inFront.delete(browser))
@@ -125,6 +133,7 @@ async function startApplication(): Promise<Application> {
     stop: async () => {
       await browser.disconnect()
       await server.stop()
+      seat.leave()
     },
   }
 }
@@ -140,7 +149,7 @@ export function useApplication(): Application {
   const app = {} as Application
   beforeAll(async () => void Object.assign(app, await startApplication()))
   afterEach(() => app.closePages())
-  afterAll(() => app.stop())
+  afterAll(() => app.stop?.())
   return app
 }
 
