@@ -7,6 +7,7 @@ import { promisify } from 'node:util'
 import ExcelJS from 'exceljs'
 import type { Page } from 'puppeteer-core'
 import { afterAll, expect, test } from 'vitest'
+import { addressOf } from '../../worksheet/src/book/book'
 import { brokenRules } from './support/axe'
 import { choose, click, eventually, expectText, press, textOf, useApplication } from './support/application'
 import { storedDocument } from './support/desk'
@@ -133,10 +134,7 @@ test('what is no worksheet is refused in words, and one of ours can be tried', a
 
   // Of a large sheet more is shown as it is asked for, and a cell that is chosen elsewhere at once.
   const branches = Array.from({ length: 900 }, (_, i) => [`A${i + 11}`, `Branch ${i + 1}`])
-  const across = Array.from({ length: 60 }, (_, i) => [
-    `${i < 22 ? '' : i < 48 ? 'A' : 'B'}${LETTERS[(i + 4) % 26]}9`,
-    i,
-  ])
+  const across = Array.from({ length: 60 }, (_, i) => [addressOf(9, i + 5), i])
   await click(page, 'Another worksheet')
   await bring(
     page,
@@ -159,4 +157,3 @@ test('what is no worksheet is refused in words, and one of ours can be tried', a
   await page.waitForSelector('.sheet [aria-pressed="true"][aria-label^="B999: "]')
   expect(await sizeOf()).toEqual([908, 64])
 })
-const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'

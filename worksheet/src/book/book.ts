@@ -60,6 +60,10 @@ export function columnLetters(column: number): string {
 }
 export const addressOf = (row: number, column: number): string => `${columnLetters(column)}${row}`
 
+/** How the cell at a place is named. */
+export const nameAt = (sheet: string, row: number, column: number): string =>
+  nameOfCell({ sheet, address: addressOf(row, column) })
+
 /** "B7" or "$B$7" as row and column; undefined where it is none. */
 export function placeOf(address: string): { readonly row: number; readonly column: number } | undefined {
   const [, letters = '', digits = ''] = /^\$?([A-Za-z]{1,3})\$?(\d{1,7})$/.exec(address) ?? []

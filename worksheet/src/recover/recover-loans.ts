@@ -1,5 +1,5 @@
 import { minorDigitsOf, type CalculatorDocument, type StepOf } from '@vivid/core'
-import { addressOf, nameOfCell } from '../book/book'
+import { nameAt, nameOfCell } from '../book/book'
 import type { Formula } from '../formula/parse-formula'
 import { partsOfFormula } from '../formula/parts-of-formula'
 import { ledgerText } from '../loans/annuity'
@@ -210,7 +210,7 @@ export function recoverLoans(takenOver: TakenOver, document: CalculatorDocument)
   function labelFor(figure: Figure | undefined): string {
     const of = figure?.of
     if (of?.is !== 'cell') return ''
-    const cell = nameOfCell({ sheet: of.sheet, address: addressOf(of.row, of.column) })
+    const cell = nameAt(of.sheet, of.row, of.column)
     return (
       asked.find((one) => nameOfCell(one.cell) === cell)?.question.label[LANGUAGE] ??
       formulas.get(cell)?.label ??

@@ -4,13 +4,7 @@ import { describe, expect, test } from 'vitest'
 import { CalculatorDocument, compile, runProofs } from '@vivid/core'
 import { figuresOf, readWorksheet, reportOf } from '..'
 import { bookOf, scheduleCells, type MadeCell, type ScheduleMade } from '../testing/books'
-
-const own: ScheduleMade = { principal: 150_000, rate: 0.06, years: 5, perYear: 12 }
-async function draftOf(made: ScheduleMade, way: 'worksheet' | 'ledger' = 'worksheet') {
-  const { cells, formats } = scheduleCells(made)
-  return readWorksheet(await bookOf(cells, formats), 'Schedule', way)
-}
-const differing = (report: ReturnType<typeof reportOf>) => report.figures.filter(({ agrees }) => !agrees)
+import { differing, draftOfSchedule, plain } from '../testing/drafts'
 
 test.each<[string, Partial<ScheduleMade>, number]>([
   ['plain', {}, 0],
@@ -22,7 +16,7 @@ test.each<[string, Partial<ScheduleMade>, number]>([
   ['of 360 rows', { years: 30 }, 0],
   ['empty behind the last payment', { extra: 3_000, isBlankBehind: true }, 1],
 ])('%s: a schedule is one loan and one readout, every figure agrees', async (_, besides, behind) => {
-  const draft = await draftOf({ ...own, ...besides })
+  const draft = await draftOfSchedule({ ...plain, ...besides })
   const report = reportOf(draft)
   expect(differing(report)).toEqual([])
   const why = new Set(report.leftOut.map((one) => one.why))
@@ -51,8 +45,8 @@ describe('a schedule follows other answers', () => {
   test.each([{}, { isRounded: true }, { extra: 250 }, { extra: 250, isRounded: true }])(
     '%o',
     async (besides) => {
-      const made = { ...own, ...besides }
-      const draft = await draftOf(made)
+      const made = { ...plain, ...besides }
+      const draft = await draftOfSchedule(made)
       const money = fc.integer({ min: 60_000, max: 400_000 })
       const rate = fc.integer({ min: 100, max: 1_500 }).map((n) => n / 10_000)
       await fc.assert(
@@ -68,16 +62,16 @@ describe('a schedule follows other answers', () => {
   )
 
   test('how often a year is read from its cell, where the schedule has it', async () => {
-    const draft = await draftOf(own)
-    const wanted = madeAgain({ ...own, perYear: 4, years: 15 })
+    const draft = await draftOfSchedule(plain)
+    const wanted = madeAgain({ ...plain, perYear: 4, years: 15 })
     for (const { cell, got } of figuresOf(draft, { 'S!B4': 4, 'S!B3': 15 }).slice(0, 200))
       expect([cell, Math.abs(Number(got) - Number(wanted.get(cell))) < 1e-6]).toEqual([cell, true])
   })
 })
 
 test('to the cent an unrounded schedule is its loan’s ledger', async () => {
-  const draft = await draftOf(own, 'ledger')
-  const wanted = new Map(Object.entries(scheduleCells({ ...own, isRounded: true }).cells))
+  const draft = await draftOfSchedule(plain, 'ledger')
+  const wanted = new Map(Object.entries(scheduleCells({ ...plain, isRounded: true }).cells))
   const closing = figuresOf(draft).filter(({ cell }) => /^S!G\d+$/.test(cell))
   expect(closing).toHaveLength(60)
   for (const { cell, got } of closing.slice(0, -1)) {
@@ -89,8 +83,8 @@ test('to the cent an unrounded schedule is its loan’s ledger', async () => {
 })
 
 test('two schedules beside each other are two', async () => {
-  const first = scheduleCells(own).cells
-  const second = scheduleCells({ ...own, rate: 0.04 }).cells
+  const first = scheduleCells(plain).cells
+  const second = scheduleCells({ ...plain, rate: 0.04 }).cells
   const moved = (text: string) =>
     text.replace(/\$?([A-H])\$?(\d+)/g, (all, letter: string, row: string) =>
       all.replace(letter, String.fromCharCode(letter.charCodeAt(0) + 10)).replace(row, row),
@@ -130,7 +124,7 @@ test('two schedules beside each other are two', async () => {
 })
 
 test('days that go on by months, from the row before or from the first, are proven too', async () => {
-  const { cells, formats } = scheduleCells(own)
+  const { cells, formats } = scheduleCells(plain)
   const dayOf = (months: number) => (Date.UTC(2026, 10 + months, 25) - Date.UTC(1899, 11, 30)) / 86_400_000
   const days = Object.fromEntries(
     Array.from({ length: 60 }, (_, i) => [
@@ -217,7 +211,7 @@ test.each([
   ['SUM($E:$E)/COUNT(B1:B2)*2', true],
   ['SUM(E12:E23)', false],
 ])('%s adds up a column of a schedule', async (formula, isAll) => {
-  const { cells, formats } = scheduleCells(own)
+  const { cells, formats } = scheduleCells(plain)
   const interest = (rows: number) =>
     Array.from({ length: rows }, (_, i) => cells[`E${12 + i}`]).reduce<number>(
       (sum, one) => sum + (typeof one === 'object' ? Number(one.result) : 0),
@@ -227,133 +221,6 @@ test.each([
   const report = reportOf(await readWorksheet(bytes, 'Sums'))
   expect(report.leftOut).toEqual([])
   expect(report.figures.find(({ cell }) => cell === 'S!K1')?.agrees).toBe(true)
-})
-
-describe('a schedule is taken for what its formulas do, not only for what they come to now', () => {
-  test('a term that is shorter than the rows leaves nothing behind its end', async () => {
-    const draft = await draftOf(own)
-    const { cells } = scheduleCells({ ...own, years: 4, rows: 60 })
-    for (const { cell, got } of figuresOf(draft, { 'S!B3': 4 })) {
-      const wanted = cells[cell.slice(2)]
-      expect([
-        cell,
-        Math.abs(Number(got) - Number(typeof wanted === 'object' ? wanted.result : wanted)) < 1e-6,
-      ]).toEqual([cell, true])
-    }
-  })
-
-  test('a lump sum that is nothing so far, in a row that is asked, is not passed over', async () => {
-    const made: Record<string, MadeCell> = {
-      ...{ A1: 'Loan ($)', B1: 90_000, A2: 'Rate', B2: 0.06, A3: 'Payment ($)', B3: 1_000 },
-      ...{ A4: 'Lump sum ($)', B4: 0, A5: 'Paid with payment number', B5: 17 },
-    }
-    const rows = (lump: number, at: number) => {
-      let owed = 90_000
-      return Array.from({ length: 60 }, (_, i) => {
-        const [opening, interest] = [owed, (owed * 0.06) / 12]
-        owed += interest - 1_000 - (i + 1 === at ? lump : 0)
-        return { opening, interest, closing: owed }
-      })
-    }
-    rows(0, 17).forEach(({ opening, interest, closing }, i) => {
-      const at = 10 + i
-      made[`A${at}`] = i === 0 ? 1 : { formula: `A${at - 1}+1`, result: i + 1 }
-      made[`B${at}`] = { formula: i === 0 ? '$B$1' : `D${at - 1}`, result: opening }
-      made[`C${at}`] = { formula: `B${at}*$B$2/12`, result: interest }
-      made[`D${at}`] = { formula: `B${at}+C${at}-$B$3-IF(A${at}=$B$5,$B$4,0)`, result: closing }
-    })
-    const draft = await readWorksheet(await bookOf(made, { B2: '0.00%' }), 'Lump')
-    const wanted = rows(5_000, 20)
-    for (const { cell, got } of figuresOf(draft, { 'S!B4': 5_000, 'S!B5': 20 }))
-      if (got !== null && cell.startsWith('S!D'))
-        expect([cell, got]).toEqual([
-          cell,
-          expect.closeTo(wanted[Number(cell.slice(3)) - 10]?.closing ?? 0, 4),
-        ])
-  })
-
-  test('a rate that is another from some row on, and the same now, is no level loan', async () => {
-    const made: Record<string, MadeCell> = {
-      A1: 'Loan ($)',
-      B1: 90_000,
-      A2: 'First rate',
-      B2: 0.06,
-      A3: 'Later rate',
-      B3: 0.06,
-      A4: 'Payment ($)',
-      B4: 1_000,
-    }
-    const rows = (later: number) => {
-      let owed = 90_000
-      return Array.from({ length: 60 }, (_, i) => {
-        const interest = (owed * (i + 1 > 30 ? later : 0.06)) / 12
-        const opening = owed
-        owed += interest - 1_000
-        return { opening, interest, closing: owed }
-      })
-    }
-    rows(0.06).forEach(({ opening, interest, closing }, i) => {
-      const at = 10 + i
-      made[`A${at}`] = i === 0 ? 1 : { formula: `A${at - 1}+1`, result: i + 1 }
-      made[`B${at}`] = { formula: i === 0 ? '$B$1' : `D${at - 1}`, result: opening }
-      made[`C${at}`] = { formula: `B${at}*IF(A${at}>30,$B$3,$B$2)/12`, result: interest }
-      made[`D${at}`] = { formula: `B${at}+C${at}-$B$4`, result: closing }
-    })
-    const draft = await readWorksheet(await bookOf(made, { B2: '0.00%', B3: '0.00%' }), 'Later')
-    const wanted = rows(0.09)
-    for (const { cell, got } of figuresOf(draft, { 'S!B3': 0.09 })) {
-      const [, column = '', row = ''] = /!([BCD])(\d+)$/.exec(cell) ?? []
-      const line = wanted[Number(row) - 10]
-      const own = line && { B: line.opening, C: line.interest, D: line.closing }[column]
-      if (own !== undefined)
-        expect([cell, got === null || Math.abs(Number(got) - own) < 1e-6]).toEqual([cell, true])
-    }
-  })
-
-  test('a column that only now has the figures of another is not taken for it', async () => {
-    // "Fee" is what the payment is now, by accident: typed beside it.
-    const { cells, formats } = scheduleCells({ ...own, extra: 0 })
-    const payment = cells.B5
-    const result = typeof payment === 'object' ? Number(payment.result) : 0
-    const fees = Object.fromEntries(
-      Array.from({ length: 60 }, (_, i) => [`I${12 + i}`, { formula: `$B$8+0*E${12 + i}`, result }]),
-    )
-    const bytes = await bookOf({ ...cells, A8: 'Fee', B8: result, ...fees }, formats)
-    const draft = await readWorksheet(bytes, 'Fees')
-    const later = figuresOf(draft, { 'S!B1': 200_000 }).find(({ cell }) => cell === 'S!I40')
-    expect(later?.got ?? result).toBeCloseTo(result, 6)
-  })
-})
-
-test('a yes or no that decides a figure is tried both ways', async () => {
-  const level = (principal: number) => (principal * 0.005) / (1 - 1.005 ** -120)
-  const draft = await readWorksheet(
-    await bookOf(
-      {
-        A1: 'Loan ($)',
-        B1: 50_000,
-        A2: 'Rate',
-        B2: 0.06,
-        A3: 'Years',
-        B3: 10,
-        A4: 'With fee',
-        B4: false,
-        A5: 'Amount',
-        B5: { formula: 'IF(B4,B1+1000,B1)', result: 50_000 },
-        A6: 'Payment',
-        B6: { formula: '-PMT(B2/12,B3*12,B5)', result: level(50_000) },
-        A7: 'Interest',
-        B7: { formula: 'B6*B3*12-B1', result: level(50_000) * 120 - 50_000 },
-      },
-      { B2: '0.00%' },
-    ),
-    'Fee',
-    'ledger',
-  )
-  const interest = figuresOf(draft, { 'S!B4': true }).find(({ cell }) => cell === 'S!B7')?.got
-  // A ledger's last payment pays the cents that the others left.
-  const wanted = (Math.round(level(51_000) * 100) / 100) * 120 - 50_000
-  expect(Math.abs(Number(interest) - wanted)).toBeLessThan(1)
 })
 
 describe('a draft is a document, however much there is in the file', () => {
@@ -374,7 +241,7 @@ describe('a draft is a document, however much there is in the file', () => {
     for (let at = 0; at < 40; at++) {
       const page = workbook.addWorksheet(`L${at}`)
       const made = scheduleCells({
-        ...own,
+        ...plain,
         principal: 50_000 + at * 1_000,
         years: 1,
         isRounded: at % 2 === 0,

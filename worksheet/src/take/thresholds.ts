@@ -1,4 +1,4 @@
-import { addressOf, nameOfCell, type Cell } from '../book/book'
+import { nameAt, type Cell } from '../book/book'
 import type { Formula } from '../formula/parse-formula'
 import { partsOfFormula } from '../formula/parts-of-formula'
 import type { Understood } from '../understand/understand'
@@ -22,18 +22,16 @@ export function thresholdsIn(
       ] as const) {
         const value = typedIn(other, cells)
         if (one.is !== 'cell' || value === undefined) continue
-        const known = found.get(nameOf(one)) ?? new Set()
-        if (known.size < MOST) found.set(nameOf(one), known.add(value))
+        const name = nameAt(one.sheet, one.row, one.column)
+        const known = found.get(name) ?? new Set()
+        if (known.size < MOST) found.set(name, known.add(value))
       }
     }
   return found
 }
 
-const nameOf = ({ sheet, row, column }: Extract<Formula, { is: 'cell' }>): string =>
-  nameOfCell({ sheet, address: addressOf(row, column) })
-
 function typedIn(of: Formula, cells: ReadonlyMap<string, Cell>): number | undefined {
   if (of.is === 'number') return Number(of.text)
-  const cell = of.is === 'cell' ? cells.get(nameOf(of)) : undefined
+  const cell = of.is === 'cell' ? cells.get(nameAt(of.sheet, of.row, of.column)) : undefined
   return cell?.formula === undefined && typeof cell?.value === 'number' ? cell.value : undefined
 }

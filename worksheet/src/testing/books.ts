@@ -1,4 +1,5 @@
 import ExcelJS from 'exceljs'
+import { columnLetters } from '../book/book'
 
 /** A cell of a made workbook: a value, a formula ("=…") without a value, or a formula with the value a program worked out for it. */
 export type MadeCell =
@@ -66,9 +67,9 @@ export function scheduleCells(made: ScheduleMade): { cells: MadeCells; formats: 
   const columns = ['k', 'opening', 'paid', 'extra', 'interest', 'principal', 'closing', 'toDate'] as const
   const at = (what: (typeof columns)[number], k: number) => {
     const lane = columns.indexOf(what)
-    return isAcross ? `${letters(k + 2)}${10 + lane}` : `${letters(lane + 1)}${11 + k}`
+    return isAcross ? `${columnLetters(k + 2)}${10 + lane}` : `${columnLetters(lane + 1)}${11 + k}`
   }
-  columns.forEach((what, i) => (cells[isAcross ? `A${10 + i}` : `${letters(i + 1)}11`] = what))
+  columns.forEach((what, i) => (cells[isAcross ? `A${10 + i}` : `${columnLetters(i + 1)}11`] = what))
   let [owed, toDate] = [principal, 0]
   for (let k = 1; k <= (made.rows ?? count); k++) {
     const [here, before] = [
@@ -102,9 +103,4 @@ export function scheduleCells(made: ScheduleMade): { cells: MadeCells; formats: 
     owed = closing
   }
   return { cells, formats: { B2: '0.00%' } }
-}
-
-function letters(column: number): string {
-  const rest = Math.floor((column - 1) / 26)
-  return `${rest > 0 ? letters(rest) : ''}${String.fromCharCode(65 + ((column - 1) % 26))}`
 }

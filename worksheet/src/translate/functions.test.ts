@@ -1,13 +1,6 @@
 import { expect, test } from 'vitest'
-import { figuresOf, readWorksheet, reportOf } from '..'
-import { bookOf, type MadeCells } from '../testing/books'
 import { hand, inputs } from '../testing/by-hand'
-
-const draftOf = async (cells: MadeCells) => readWorksheet(await bookOf(cells), 'Tried')
-const gotOf = async (cells: MadeCells, address: string) =>
-  figuresOf(await draftOf(cells)).find(({ cell }) => cell === `S!${address}`)?.got
-const whyOf = async (cells: MadeCells, address: string) =>
-  reportOf(await draftOf(cells)).leftOut.find(({ cell }) => cell === `S!${address}`)?.why
+import { gotOf, whyOf } from '../testing/drafts'
 
 test.each<[string, number]>([
   ['PMT(B2/1200,B3,B1)', -hand.payment],

@@ -1,5 +1,13 @@
 import { dateOf } from '../book/days'
-import { addressOf, isDateFormat, isPercentFormat, nameOfCell, type Book, type Cell } from '../book/book'
+import {
+  addressOf,
+  isDateFormat,
+  isPercentFormat,
+  nameAt,
+  nameOfCell,
+  type Book,
+  type Cell,
+} from '../book/book'
 import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
 import { cellsOfRange } from '../understand/references'
 import { asNumber, either, figure, joined, NONE, number, text, yesNo, ZERO, type Code } from './code'
@@ -46,7 +54,7 @@ export function translate(formula: Formula, around: Around): Code {
       case 'name':
         throw new NotTaken(`nothing is called “${of.name}”`)
       case 'cell':
-        return cellCode(nameOfCell({ sheet: of.sheet, address: addressOf(of.row, of.column) }))
+        return cellCode(nameAt(of.sheet, of.row, of.column))
       case 'range':
         throw new NotTaken('it takes a range where one figure is needed')
       case 'minus':

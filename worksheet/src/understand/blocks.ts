@@ -1,4 +1,4 @@
-import { addressOf, nameOfCell, placeOf, type Cell } from '../book/book'
+import { nameAt, nameOfCell, placeOf, type Cell } from '../book/book'
 
 /** So many rows of the same formula below each other are a block: a schedule, or a table that is worked out. */
 const FEWEST_ROWS = 12
@@ -60,7 +60,7 @@ function blocksOf(cells: readonly Cell[], typed: ReadonlySet<string>, way: Block
 }
 
 const nameIn = ({ sheet, way }: Pick<Block, 'sheet' | 'way'>, lane: number, at: number): string =>
-  nameOfCell({ sheet, address: way === 'down' ? addressOf(at, lane) : addressOf(lane, at) })
+  way === 'down' ? nameAt(sheet, at, lane) : nameAt(sheet, lane, at)
 
 /** A cell of a block, with its place along it counted from 1. */
 export interface BlockCell {

@@ -1,5 +1,5 @@
 import type { Book } from '../book/book'
-import { addressOf, LAST_ROW, nameOfCell } from '../book/book'
+import { LAST_ROW, nameAt } from '../book/book'
 import { NotTaken, parseFormula, withParts, type CellRange, type Formula } from '../formula/parse-formula'
 
 /** Functions whose ranges are tables that something is looked up in. */
@@ -39,9 +39,7 @@ export function cellsOfRange({ sheet, from, to }: CellRange): string[][] {
   const [rows, columns] = [to.row - from.row + 1, to.column - from.column + 1]
   if (rows * columns > MOST_IN_RANGE) throw new NotTaken(`it takes a range of ${rows * columns} cells`)
   return Array.from({ length: rows }, (_, i) =>
-    Array.from({ length: columns }, (_, j) =>
-      nameOfCell({ sheet, address: addressOf(from.row + i, from.column + j) }),
-    ),
+    Array.from({ length: columns }, (_, j) => nameAt(sheet, from.row + i, from.column + j)),
   )
 }
 
@@ -53,7 +51,7 @@ export function referencesOf(formula: Formula): References {
   function visit(of: Formula, isTable: boolean): void {
     switch (of.is) {
       case 'cell':
-        found.alone.push(nameOfCell({ sheet: of.sheet, address: addressOf(of.row, of.column) }))
+        found.alone.push(nameAt(of.sheet, of.row, of.column))
         break
       case 'range':
         found[isTable ? 'inTables' : 'inRanges'].push(...cellsOfRange(of).flat())
