@@ -25,9 +25,10 @@ const nothing: BringIn = {
   record: false,
 }
 
-let from: TestServer
 /** How an archive is packed that only a test reads. */
 const QUICKLY = { level: 1 } as const
+
+let from: TestServer
 let archive: Uint8Array
 const running: TestServer[] = []
 beforeAll(async () => {
