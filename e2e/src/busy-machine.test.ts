@@ -1,12 +1,13 @@
 import { spawn } from 'node:child_process'
+import { availableParallelism } from 'node:os'
 import { expect, inject, onTestFinished, test } from 'vitest'
 import { copiedDatabase, serverProcess } from '../../scripts/lib/scratch-server.mjs'
 import { eventually } from './support/application'
 
-const BUSY_PROGRAMS = 3
-
 test('while other programs keep the machine busy, pages are drawn and figures worked out', async () => {
-  const programs = Array.from({ length: BUSY_PROGRAMS }, () => spawn(process.execPath, ['-e', 'for (;;);']))
+  const programs = Array.from({ length: availableParallelism() }, () =>
+    spawn(process.execPath, ['-e', 'for (;;);']),
+  )
   onTestFinished(() => programs.forEach((program) => program.kill('SIGKILL')))
   const server = await serverProcess(await copiedDatabase(inject('demo').url))
   onTestFinished(() => server.kill())

@@ -1,7 +1,7 @@
 import { afterAll, afterEach, beforeAll, inject } from 'vitest'
 import puppeteer, { type Browser, type BrowserContext, type Frame, type Page } from 'puppeteer-core'
 import { scratchServer } from '../../../scripts/lib/scratch-server.mjs'
-import { takeSeat } from './seats'
+import { takeSeat, type Seat, type TakenSeat } from './seats'
 
 export interface Application {
   /** Address of the desk, of the server, and of the made-up lender's website. */
@@ -32,17 +32,7 @@ function withoutMotion(): void {
 }
 
 /** The built application with demo data, and a browser to use it with. */
-async function startApplication(): Promise<Application> {
-  const seat = takeSeat()
-  try {
-    return await startOn(seat)
-  } catch (error) {
-    seat.leave()
-    throw error
-  }
-}
-
-async function startOn(seat: ReturnType<typeof takeSeat>): Promise<Application> {
+async function startApplication(seat: Seat): Promise<Application> {
   const server = await scratchServer(inject('demo'), seat.ports)
   const browser = await puppeteer.connect({ browserWSEndpoint: seat.browser })
   browser.on('targetcreated', () => inFront.delete(browser))
@@ -133,7 +123,6 @@ async function startOn(seat: ReturnType<typeof takeSeat>): Promise<Application> 
     stop: async () => {
       await browser.disconnect()
       await server.stop()
-      seat.leave()
     },
   }
 }
@@ -147,9 +136,16 @@ const cookieOf = (session: string) => {
 /** The application for the tests of a file: started before the first, its pages closed after each. */
 export function useApplication(): Application {
   const app = {} as Application
-  beforeAll(async () => void Object.assign(app, await startApplication()))
+  let seat: TakenSeat | undefined
+  beforeAll(async () => {
+    seat = takeSeat(inject('seats'), inject('demo').home)
+    Object.assign(app, await startApplication(seat))
+  })
   afterEach(() => app.closePages())
-  afterAll(() => app.stop?.())
+  afterAll(async () => {
+    await app.stop?.()
+    seat?.leave()
+  })
   return app
 }
 
@@ -218,12 +214,7 @@ export async function eventually(
 ): Promise<void> {
   const deadline = Date.now() + patienceMs
   let fault: unknown
-  const tried = () =>
-    holds().catch((error: unknown) => {
-      fault = error
-      return false
-    })
-  while (!(await tried())) {
+  while (!(await holds().catch((error: unknown) => void (fault = error)))) {
     if (Date.now() > deadline) throw new Error(await otherwise(), { cause: fault })
     await new Promise((resolve) => setTimeout(resolve, 25))
   }

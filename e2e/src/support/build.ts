@@ -2,11 +2,12 @@ import type { TestProject } from 'vitest/node'
 import { buildApplication } from '../../../scripts/lib/build-application.mjs'
 import { launchChromium } from '../../../scripts/lib/chromium.mjs'
 import { demoCluster, freePorts } from '../../../scripts/lib/scratch-server.mjs'
+import type { Seat } from './seats'
 
 declare module 'vitest' {
   interface ProvidedContext {
     demo: { url: string; home: string }
-    seats: readonly { browser: string; ports: readonly [number, number] }[]
+    seats: readonly Seat[]
   }
 }
 
