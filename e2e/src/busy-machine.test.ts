@@ -5,7 +5,7 @@ import { copiedDatabase, serverProcess } from '../../scripts/lib/scratch-server.
 import { eventually } from './support/application'
 
 test('while other programs keep the machine busy, pages are drawn and figures worked out', async () => {
-  const programs = Array.from({ length: availableParallelism() }, () =>
+  const programs = Array.from({ length: 2 * availableParallelism() }, () =>
     spawn(process.execPath, ['-e', 'for (;;);']),
   )
   onTestFinished(() => programs.forEach((program) => program.kill('SIGKILL')))

@@ -6,7 +6,8 @@ import { PlainFailure, diskFull } from './plain-failure.mjs'
 import { hashOf, root } from './project.mjs'
 import { runCommand } from './run-command.mjs'
 
-const stamp = join(root, 'server/dist/built-from')
+/** Says from which sources it is built. */
+export const stamp = 'server/dist/built-from'
 const sources = [
   'core/src',
   'contract/src',
@@ -59,18 +60,29 @@ export const serverBundle = {
   ),
 }
 
-const built = [
+/** One file of each part. */
+export const built = [
   'desk/dist/index.html',
   'visitor/dist/index.html',
   'visitor/dist/embed.js',
   'server/dist/main.js',
+  'server/dist/page/drawn-by-server.js',
 ]
+
+/** Whether all that is built is there, from these sources. @param {string} folder of the project @param {string} wanted their hash */
+export function isBuilt(folder, wanted) {
+  const stamped = join(folder, stamp)
+  return (
+    built.every((file) => existsSync(join(folder, file))) &&
+    existsSync(stamped) &&
+    readFileSync(stamped, 'utf8') === wanted
+  )
+}
 
 /** Builds desk, visitor page, placement script and server, unless all are there and nothing changed since. */
 export async function buildApplication() {
   const wanted = hashOf(sources)
-  const areThere = built.every((file) => existsSync(join(root, file)))
-  if (areThere && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  if (isBuilt(root, wanted)) return
   console.log('Building …')
   // Neither the stamp nor what an older build was cut into stays.
   rmSync(serverBundle.outdir, { recursive: true, force: true })
@@ -94,5 +106,5 @@ export async function buildApplication() {
   ])
   await stop()
   await Promise.all(['desk', 'visitor'].map((room) => packAssets(join(root, room, 'dist'))))
-  writeFileSync(stamp, wanted)
+  writeFileSync(join(root, stamp), wanted)
 }

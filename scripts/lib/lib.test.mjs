@@ -2,9 +2,10 @@
 import { spawn } from 'node:child_process'
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import { brotliDecompressSync, gunzipSync } from 'node:zlib'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { built, isBuilt, stamp } from './build-application.mjs'
 import { clusterFolder, makeOwned } from './cluster-folder.mjs'
 import { lastLine } from './dependencies.mjs'
 import { needSpace } from './free-space.mjs'
@@ -31,6 +32,19 @@ test('a program is run to its end, with what it printed; one that fails or is no
   })
   expect(await runCommand('no-such-program-here', [])).toMatchObject({ code: 127 })
   expect(await runCommand('sh', ['-c', 'kill -9 $$'])).toMatchObject({ code: 1 })
+})
+
+test('what is built holds while each part of it is there, and its sources are the same', () => {
+  for (const file of [stamp, ...built]) {
+    mkdirSync(dirname(join(home, file)), { recursive: true })
+    writeFileSync(join(home, file), 'sources')
+  }
+  expect([isBuilt(home, 'sources'), isBuilt(home, 'others')]).toEqual([true, false])
+  for (const file of [stamp, ...built]) {
+    rmSync(join(home, file))
+    expect([file, isBuilt(home, 'sources')]).toEqual([file, false])
+    writeFileSync(join(home, file), 'sources')
+  }
 })
 
 test('a plain failure is one line and exit code 1; another keeps its stack', async () => {
