@@ -90,6 +90,10 @@ const nothingHere: RequestHandler = () => {
   throw new AppError('ADDRESS_UNKNOWN')
 }
 
+/** A PDF's pages are packed already; the tree it is read out by is not, and is the most of it. */
+const packsWell: compression.CompressionFilter = (req, res) =>
+  res.getHeader('content-type') === 'application/pdf' || compression.filter(req, res)
+
 /** Everything the server answers, without a port: tests make one of their own. */
 export async function buildApp(deps: AppDeps): Promise<Express> {
   const { database, live, log, now, handsOver, limits } = deps
@@ -100,7 +104,7 @@ export async function buildApp(deps: AppDeps): Promise<Express> {
   app.set('trust proxy', deps.trustedProxies)
   app.disable('x-powered-by')
   app.use(requestId, metrics.timing, securityHeaders(deps.publicUrl), liveReads(live, now, handsOver))
-  app.use(compression(), knownAddress)
+  app.use(compression({ filter: packsWell }), knownAddress)
 
   app.get('/healthz', (_req, res) => void res.json({ ok: true }))
   app.get('/readyz', async (_req, res) => {

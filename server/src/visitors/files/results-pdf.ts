@@ -1,11 +1,11 @@
-import pdfmake from 'pdfmake'
-import type { Content, Margins, TDocumentDefinitions } from 'pdfmake/interfaces'
+import type { Content, Margins } from 'pdfmake/interfaces'
 import type { Logo } from '@vivid/contract'
 import { scheduleCell, servedWords } from '@vivid/contract/wording'
 import { textIn, type Ledger, type Readout, type ScheduleColumn } from '@vivid/core'
 import type { ShownFigures } from '../figures/shown-figures'
-import { fontFor, heading, MARGIN, paperFor, rich, tableOf, type Paper } from './pdf/paper'
+import { fontFor, fonts, heading, MARGIN, paperFor, rich, tableOf, type Paper } from './pdf/paper'
 import { readoutOf } from './pdf/readouts'
+import { typeset } from './pdf/typeset'
 
 /** What is said in a figure or a sentence. */
 const BRIEF: ReadonlySet<Readout['shows']> = new Set(['figure', 'meter', 'sentence', 'payment'])
@@ -21,23 +21,24 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
     if (step?.kind !== 'readout' || readout.shows === 'schedule') return []
     return [{ isBrief: BRIEF.has(readout.shows), content: readoutOf(readout, step, paper) }]
   })
-  const definition: TDocumentDefinitions = {
-    pageSize: 'A4',
-    pageMargins: [MARGIN, 48, MARGIN, 58],
-    info: { title: textIn(program.title, language, main), author: program.lender },
+  return typeset({
+    title: textIn(program.title, language, main),
+    author: program.lender,
     language,
-    displayTitle: true,
-    defaultStyle: {
+    margins: { left: MARGIN, top: 48, right: MARGIN, bottom: 58 },
+    fonts,
+    style: {
       font: fontFor(shown),
       fontSize: 10,
       lineHeight: 1.25,
       color: paper.colour('--ink'),
       alignment: paper.start,
     },
+    inOrder: paper.inOrder,
     content: [
       ...logoOf(calculator.content.style.logo, paper),
       text(program.lender, { bold: true, color: paper.colour('--accent') }),
-      text(say(program.title), { fontSize: 22, bold: true, margin: [0, 2, 0, 2] }),
+      text(say(program.title), { role: 'H1', fontSize: 22, bold: true, margin: [0, 2, 0, 2] }),
       text(served.madeOn(figures.date(on), calculator.edition), {
         color: paper.colour('--ink-soft'),
         margin: [0, 0, 0, 12],
@@ -58,14 +59,18 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
         { ...text(served.pageOf(page, pages), { fontSize: 8 }), width: 90, alignment: paper.end },
       ]),
     }),
-  }
-  return pdfmake.createPdf(definition).getBuffer()
+  })
 }
 
 /** The lender's mark at the head of the paper. */
-function logoOf(logo: Logo | undefined, { start }: Paper): Content[] {
+function logoOf(logo: Logo | undefined, { shown, start }: Paper): Content[] {
   if (!logo) return []
-  const size = { fit: [160, 40] as [number, number], alignment: start, margin: [0, 0, 0, 8] as Margins }
+  const size = {
+    alt: shown.program.lender,
+    fit: [160, 40] as [number, number],
+    alignment: start,
+    margin: [0, 0, 0, 8] as Margins,
+  }
   const [head = '', data = ''] = logo.image.split(',')
   return [
     head.includes('png')

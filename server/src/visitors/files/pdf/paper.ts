@@ -1,12 +1,12 @@
 import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
-import pdfmake from 'pdfmake'
-import type { Content, TableCell } from 'pdfmake/interfaces'
+import type { Content, ContentText, TableCell } from 'pdfmake/interfaces'
 import { isRightToLeft } from '@vivid/contract/wording'
 import { plainText, textIn, type RichText, type Texts } from '@vivid/core'
 import { colourOnPaper } from '../../../authoring/house-styles/on-paper'
 import type { ShownFigures } from '../../figures/shown-figures'
 import { inVisualOrder } from '../visual-order'
+import type { ReadOut } from './structure'
 
 const require = createRequire(import.meta.url)
 const font = (family: string, weight: string, name: string) =>
@@ -16,14 +16,11 @@ const face = (family: string, name: string) => {
   const bold = font(family, '700Bold', `${name}_700Bold`)
   return { normal, bold, italics: normal, bolditalics: bold }
 }
-pdfmake.setFonts({
+export const fonts = {
   Figtree: face('figtree', 'Figtree'),
   Rubik: face('rubik', 'Rubik'),
   SourceSerif: face('source-serif-4', 'SourceSerif4'),
-})
-// Nothing is fetched for a document, and nothing read but the fonts.
-pdfmake.setUrlAccessPolicy(() => false)
-pdfmake.setLocalAccessPolicy((path) => path.endsWith('.ttf'))
+}
 
 /** Sizes in points. */
 const PAGE_WIDTH = 595.28
@@ -60,8 +57,10 @@ export function paperFor(shown: ShownFigures) {
     end: isRtl ? ('left' as const) : ('right' as const),
     colour: (name: `--${string}`) => colourOnPaper(calculator.content.style, name),
     /** Fonts have no narrow no-break space; digits are grouped with the ordinary one. */
-    text: (text: string, more: object = {}) => ({
+    text: (text: string, more: ReadOut & Omit<ContentText, 'text'> = {}) => ({
       text: inVisualOrder(text.replaceAll('\u202f', '\u00a0'), language),
+      // In other pieces than it is read.
+      ...(isRtl && { said: text }),
       ...more,
     }),
     /** Columns as they are read, from the side the language begins at. */
@@ -70,7 +69,15 @@ export function paperFor(shown: ShownFigures) {
 }
 
 export const heading = (words: string, { text, colour }: Paper) =>
-  text(words, { fontSize: 14, bold: true, color: colour('--ink'), margin: [0, 14, 0, 5] })
+  text(words, {
+    role: 'H2',
+    outline: true,
+    outlineText: words,
+    fontSize: 14,
+    bold: true,
+    color: colour('--ink'),
+    margin: [0, 14, 0, 5],
+  })
 
 /** A table whose first column names its rows and whose others are figures. */
 export function tableOf(

@@ -1,0 +1,166 @@
+import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { TestClient, testServer, type TestServer } from '../../../testing/test-server'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await testServer()
+})
+afterAll(() => server.close())
+
+async function pdfOf(slug: string, language: string, beside: object = {}): Promise<Uint8Array> {
+  const visitor = new TestClient(server.address)
+  const { body } = await visitor.ask<{ edition: number }>(
+    'POST',
+    `/api/public/calculators/${slug}/evaluate`,
+    { answers: {} },
+  )
+  const response = await fetch(`${server.address}/api/public/calculators/${slug}/files/pdf`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ answers: {}, language, edition: body.edition, on: '2026-11-25', beside }),
+  })
+  expect([slug, response.status]).toEqual([slug, 200])
+  return new Uint8Array(await response.arrayBuffer())
+}
+
+interface Branch {
+  readonly role?: string
+  readonly type?: string
+  readonly id?: string
+  readonly alt?: string
+  readonly children?: readonly Branch[]
+}
+interface Element {
+  readonly role: string
+  readonly alt?: string
+  readonly words: string
+  readonly children: readonly Element[]
+}
+
+/** What a program that reads aloud finds: elements with their words, and words that are in none. */
+async function readOut(document: PDFDocumentProxy) {
+  const elements: Element[] = []
+  const stray: string[] = []
+  const unread: string[] = []
+  for (let n = 1; n <= document.numPages; n++) {
+    const page = await document.getPage(n)
+    const words = new Map<string, string>()
+    const within: string[] = []
+    for (const item of (await page.getTextContent({ includeMarkedContent: true })).items) {
+      if ('str' in item) {
+        const id = within.at(-1)
+        if (item.str.trim() === '') continue
+        if (id === undefined) stray.push(item.str)
+        else if (id === 'Artifact') unread.push(item.str)
+        else words.set(id, `${words.get(id) ?? ''} ${item.str}`.trim())
+      } else if (item.type === 'endMarkedContent') within.pop()
+      else within.push(item.id || (item as { tag?: string }).tag || '')
+    }
+    const built = (branch: Branch): Element => ({
+      role: branch.role ?? '',
+      ...(branch.alt && { alt: branch.alt }),
+      words: (branch.children ?? [])
+        .flatMap(({ type, id }) => (type === 'content' && id ? [words.get(id) ?? ''] : []))
+        .join(' '),
+      children: (branch.children ?? []).filter(({ type }) => !type).map(built),
+    })
+    const root: Branch | null = await page.getStructTree()
+    elements.push(...(root?.children ?? []).flatMap((top) => built(top).children))
+  }
+  return { elements, stray, unread }
+}
+
+const under = (element: Element): Element[] => [element, ...element.children.flatMap(under)]
+describe.each([
+  ['floating-home-mortgage', 'en-CA'],
+  ['boathouse-rates-at-a-glance', 'fr-CA'],
+  ['harbour-home-loan', 'he-IL'],
+])('the PDF of %s in %s, read out', (slug, language) => {
+  let bytes: Uint8Array
+  let document: PDFDocumentProxy
+  let found: Awaited<ReturnType<typeof readOut>>
+  beforeAll(async () => {
+    bytes = await pdfOf(slug, language, { whatIf: [{ name: 'the raise', extra: 250_00 }] })
+    document = await getDocument({ data: bytes.slice(), useSystemFonts: false, verbosity: 0 }).promise
+    found = await readOut(document)
+  })
+
+  test('says that it is, in which language, and shows its title', async () => {
+    const { info, metadata } = await document.getMetadata()
+    expect(await document.getMarkInfo()).toMatchObject({ Marked: true })
+    expect(info).toMatchObject({ Language: language, Title: expect.stringMatching(/./) as string })
+    expect(metadata?.getRaw()).toContain('<pdfuaid:part>1</pdfuaid:part>')
+    expect(await document.getViewerPreferences()).toMatchObject({ DisplayDocTitle: true })
+  })
+
+  test('leaves no word out but the foot of each page and heads that are drawn again', () => {
+    expect(found.stray).toEqual([])
+    // Both stand on each page, or more than one, if there is more than one; the page's number is all that differs.
+    const times = new Map<string, number>()
+    for (const words of found.unread.map((one) => one.replace(/\d+/g, '#')))
+      times.set(words, (times.get(words) ?? 0) + 1)
+    expect([...times].filter(([, count]) => count < Math.min(2, document.numPages))).toEqual([])
+    expect(Math.max(...times.values())).toBeGreaterThanOrEqual(document.numPages)
+  })
+
+  test('has one title, then headings, which are marks to go to as well', async () => {
+    const headings = found.elements.filter(({ role }) => /^H\d$/.test(role))
+    expect(headings.map(({ role }) => role)).toEqual([
+      'H1',
+      ...Array.from({ length: headings.length - 1 }, () => 'H2'),
+    ])
+    expect(headings.length).toBeGreaterThan(2)
+    expect(await document.getOutline()).toHaveLength(headings.length - 1)
+  })
+
+  test('has tables whose rows are all as wide, and begin with what they are of', () => {
+    const tables = found.elements.filter(({ role }) => role === 'Table')
+    expect(tables.length).toBeGreaterThan(0)
+    for (const { children } of tables) {
+      expect(new Set(children.map((row) => row.children.length)).size).toBe(1)
+      // A row of another page is there without its words.
+      for (const row of children.filter((one) => one.children.some(({ words }) => words))) {
+        expect(row.role).toBe('TR')
+        expect(row.children[0]?.role).toBe(row.children[0]?.words ? 'TH' : 'TD')
+      }
+    }
+  })
+
+  test('says of each picture what it shows', () => {
+    for (const picture of found.elements.flatMap(under).filter(({ role }) => role === 'Figure'))
+      expect(picture.alt).toMatch(/\S/)
+  })
+})
+
+test('a schedule is read as the table it is, from the first payment to the last', async () => {
+  const data = await pdfOf('floating-home-mortgage', 'en-CA')
+  const { elements } = await readOut(await getDocument({ data, verbosity: 0 }).promise)
+  const rows = elements
+    .flatMap(({ role, children }) => (role === 'Table' ? children : []))
+    .map(({ children }) => children.map(({ words }) => words.replaceAll('\u00a0', ' ')))
+  const payments = rows.filter((cells) => /^\d{4}-\d\d-\d\d$/.test(cells[1] ?? ''))
+  expect(payments.map(([number]) => Number(number))).toEqual(Array.from({ length: 650 }, (_, i) => i + 1))
+  expect(payments[0]?.slice(0, 3)).toEqual(['1', '2026-12-09', '$907.59'])
+  expect(payments.at(-1)?.at(-1)).toBe('$0.00')
+})
+
+test('what stands from right to left is read in its own order', async () => {
+  const source = Buffer.from(await pdfOf('harbour-home-loan', 'he-IL')).toString('latin1')
+  // A string of UTF-16 with a byte order mark (ISO 32000-1, 7.9.2.2), its special bytes escaped.
+  const said = [...source.matchAll(/\/ActualText \((\u00fe\u00ff(?:\\[\s\S]|[^\\)])*)\)/g)].map(
+    ([, raw = '']) =>
+      Buffer.from(raw.slice(2).replace(/\\([\s\S])/g, '$1'), 'latin1')
+        .swap16()
+        .toString('utf16le'),
+  )
+  expect(said.length).toBeGreaterThan(100)
+  const visitor = new TestClient(server.address)
+  const { body } = await visitor.ask<{ readouts: readonly { readonly sentence: string }[] }>(
+    'POST',
+    '/api/public/calculators/harbour-home-loan/evaluate',
+    { answers: {}, language: 'he-IL' },
+  )
+  const sentence = body.readouts.find((one) => one.sentence)?.sentence ?? 'none'
+  expect(said).toContain(sentence)
+})
