@@ -214,9 +214,10 @@ export async function eventually(
 ): Promise<void> {
   const deadline = Date.now() + patienceMs
   let fault: unknown
-  while (!(await holds().catch((error: unknown) => void (fault = error)))) {
+  // Asking costs browser and test alike what they would do the work with that is waited for.
+  for (let pause = 20; !(await holds().catch((error: unknown) => void (fault = error))); pause *= 2) {
     if (Date.now() > deadline) throw new Error(await otherwise(), { cause: fault })
-    await new Promise((resolve) => setTimeout(resolve, 25))
+    await new Promise((resolve) => setTimeout(resolve, Math.min(pause, 100)))
   }
 }
 
@@ -245,16 +246,20 @@ export async function press(page: Page | Frame, selector: string): Promise<void>
   const whole = 'keyboard' in page ? page : page.page()
   if (inFront.get(whole.browser()) !== whole) await whole.bringToFront()
   inFront.set(whole.browser(), whole)
-  let before = ''
   await eventually(
     async () => {
       const element = await page.$(selector)
-      const box = JSON.stringify((await element?.boundingBox()) ?? null)
-      const isEnabled = await element?.evaluate((it) => !it.closest('button, input')?.matches(':disabled'))
-      const isReady = isEnabled === true && box !== 'null' && box === before
-      before = box
+      const isReady = await element?.evaluate(async (it) => {
+        const place = () => JSON.stringify(it.getBoundingClientRect())
+        const before = place()
+        // A frame that is out of sight draws none.
+        await Promise.race([new Promise(requestAnimationFrame), new Promise((done) => setTimeout(done, 50))])
+        const { width, height } = it.getBoundingClientRect()
+        const isEnabled = !it.closest('button, input')?.matches(':disabled')
+        return isEnabled && width > 0 && height > 0 && place() === before
+      })
       if (isReady) await element?.click()
-      return isReady
+      return isReady === true
     },
     () => `${selector} could not be clicked`,
   )
