@@ -1,17 +1,16 @@
-import {
-  generateAuthenticationOptions,
-  generateRegistrationOptions,
-  verifyAuthenticationResponse,
-  verifyRegistrationResponse,
-  type AuthenticationResponseJSON,
-  type AuthenticatorTransport,
-  type RegistrationResponseJSON,
+import type {
+  AuthenticationResponseJSON,
+  AuthenticatorTransport,
+  RegistrationResponseJSON,
 } from '@simplewebauthn/server'
 import type { Request } from 'express'
 import type { Person } from '@vivid/contract'
 import { AppError } from '../../platform/http/app-error'
 import type { DoorRecord } from './door-record'
 import type { PasskeysStore } from './passkeys-store'
+
+/** Read when the first passkey is asked for: it is a third of what a start would read. */
+const webAuthn = () => import('@simplewebauthn/server')
 
 /** Where this server is reached, as the browser says it: what passkeys are bound to (W3C Web Authentication, 5.1). */
 export interface Where {
@@ -34,7 +33,7 @@ export function createPasskeys(store: PasskeysStore, door: DoorRecord, lender: s
   return {
     async beginAdding({ id, email, name }: Person, { host }: Where) {
       const known = await store.of(id)
-      return generateRegistrationOptions({
+      return (await webAuthn()).generateRegistrationOptions({
         rpName: lender,
         rpID: host,
         userID: new TextEncoder().encode(id),
@@ -51,6 +50,7 @@ export function createPasskeys(store: PasskeysStore, door: DoorRecord, lender: s
       expectedChallenge: string,
       { origin, host }: Where,
     ): Promise<void> {
+      const { verifyRegistrationResponse } = await webAuthn()
       const verified = await verifyRegistrationResponse({
         response: response as RegistrationResponseJSON,
         expectedChallenge,
@@ -78,7 +78,7 @@ export function createPasskeys(store: PasskeysStore, door: DoorRecord, lender: s
     /** What a device has to sign; `personId`: of whom a password was right already. */
     async beginUsing({ host }: Where, personId: string | undefined) {
       const own = personId === undefined ? [] : await store.of(personId)
-      return generateAuthenticationOptions({
+      return (await webAuthn()).generateAuthenticationOptions({
         rpID: host,
         userVerification: 'required',
         allowCredentials: own.map((key) => ({ id: key.id, transports: transportsOf(key.transports) })),
@@ -89,6 +89,7 @@ export function createPasskeys(store: PasskeysStore, door: DoorRecord, lender: s
       const given = response as AuthenticationResponseJSON
       const key = typeof given?.id === 'string' ? await store.byId(given.id) : undefined
       if (!key) throw new AppError('PASSKEY_REFUSED')
+      const { verifyAuthenticationResponse } = await webAuthn()
       const verified = await verifyAuthenticationResponse({
         response: given,
         expectedChallenge,
