@@ -31,7 +31,7 @@ export default defineConfig({
           root: 'server',
           include: ['src/**/*.test.ts'],
           globalSetup: 'src/testing/scratch-database.ts',
-          testTimeout: 20_000,
+          testTimeout: 60_000,
           hookTimeout: 60_000,
         },
       },

@@ -86,7 +86,8 @@ export async function testServer({
   port?: number
 } = {}): Promise<TestServer> {
   const url = databaseUrl ?? (await copiedDatabase(inject('clusterUrl')))
-  const database = connect(url, log, connections)
+  // The other tests keep the machine busy.
+  const database = connect(url, log, connections, 20_000)
   await migrate(database, log)
   await loadDemoOnce(database, TODAY)
   const reader = createReader(

@@ -26,13 +26,16 @@ class HeardClient extends pg.Client {
   }
 }
 
-/** The pool of connections that models use. Slow or failed statements go to the log, without their values. */
-export const connect = (databaseUrl: string, log: Logger, most = 10): Sequelize =>
+/**
+ * The pool of connections that models use. Slow or failed statements go to the log, without their values. `patienceMs`: how
+ * long somebody waits for one before the database counts as away.
+ */
+export const connect = (databaseUrl: string, log: Logger, most = 10, patienceMs = 5_000): Sequelize =>
   new Sequelize(databaseUrl, {
     dialect: 'postgres',
     dialectModule: { ...pg, Client: HeardClient },
     logging: false,
-    pool: { max: most, min: 0, idle: 10_000, acquire: 5_000 },
-    dialectOptions: { application_name: 'vivid-meter', connectionTimeoutMillis: 4_000 },
+    pool: { max: most, min: 0, idle: 10_000, acquire: patienceMs },
+    dialectOptions: { application_name: 'vivid-meter', connectionTimeoutMillis: patienceMs * 0.8 },
     hooks: { afterDisconnect: () => log.debug('a database connection closed') },
   })

@@ -63,11 +63,34 @@ const Document =
       options: Omit<PDFKit.PDFDocumentOptions, 'subset'> & { readonly subset: 'PDF/UA' },
       files: null,
       mayRead: (path: string) => boolean,
-    ) => PDFKit.PDFDocument
+    ) => PDFKit.PDFDocument & { provideFont(family: string, bold: boolean, italics: boolean): Font }
   >('PDFDocument')
 const LayoutBuilder = part<new (size: object, margins: object, svgMeasure: object) => Layout>('LayoutBuilder')
 const SVGMeasure = part<new () => object>('SVGMeasure')
 const Renderer = part<new (document: PDFKit.PDFDocument) => Drawing>('Renderer')
+
+/** A font of the library; what it sets with features (OpenType) it works out anew each time. */
+interface Font {
+  layoutRun(text: string, features?: readonly string[]): object
+}
+/** The same figures stand in many cells of a schedule, and each is measured before it is drawn. */
+class Paper extends Document {
+  readonly #known = new WeakSet<Font>()
+  override provideFont(family: string, bold: boolean, italics: boolean): Font {
+    const font = super.provideFont(family, bold, italics)
+    if (this.#known.has(font)) return font
+    this.#known.add(font)
+    const layoutRun = font.layoutRun.bind(font)
+    const runs = new Map<string, object>()
+    font.layoutRun = (text, features) => {
+      const key = `${features?.join() ?? ''} ${text}`
+      const run = runs.get(key) ?? layoutRun(text, features)
+      runs.set(key, run)
+      return run
+    }
+    return font
+  }
+}
 
 class TaggedRenderer extends Renderer {
   override renderLine(line: Line, x: number, y: number): void {
@@ -103,7 +126,7 @@ const A4 = { width: 595.28, height: 841.89, orientation: 'portrait' }
 
 /** A document as PDF that tells who has it read out what it is: PDF/UA (ISO 14289-1), on A4. */
 export async function typeset(what: Typeset): Promise<Buffer> {
-  const document = new Document(
+  const document = new Paper(
     what.fonts,
     {},
     {},
