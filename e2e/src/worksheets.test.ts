@@ -74,8 +74,10 @@ test('a worksheet becomes a calculator that gives its figures, and is read again
     () => 'what a person said is still asked',
   )
   await choose(page, '.cell-card select', 'percent')
+  await page.waitForSelector('.progress', { hidden: true })
   // To the cent: what comes out differs in money, and the draft says so.
   await press(page, 'input[value="ledger"]')
+  await page.waitForSelector('input[value="ledger"]:checked')
   await expectText(page, '.differs', 'Paid in all')
   expect(await textOf(page, '.differs')).toMatch(/27,054\.\d\d/)
   await click(page, 'Make the draft')

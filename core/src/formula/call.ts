@@ -1,5 +1,5 @@
 import { alike } from './alike'
-import { Fault, unreadable, type Checking } from './checking'
+import { Fault, typedAt, unreadable, type Checking } from './checking'
 import type { Expression } from './expression'
 import type { Typed } from './fit'
 import { builtIns, builtInNamed } from './functions'
@@ -14,13 +14,7 @@ export function call(checking: Checking, node: SyntaxNode): Typed {
   const [callee, ...rest] = node.children
   if (!callee) throw unreadable(node)
   const name = plainName(callee.text)
-  const made = (expression: Expression, unit: Unit): Typed => ({
-    expression,
-    unit,
-    from: node.from,
-    to: node.to,
-    text: node.text,
-  })
+  const made = (expression: Expression, unit: Unit) => typedAt(node, expression, unit)
   if (name === 'not') {
     const [inner] = argumentNodes(rest)
     if (!inner) throw new Fault({ code: 'ARGUMENT_MISSING', function: 'not', name: 'condition' }, node)

@@ -1,4 +1,5 @@
 import type { MinorDigits } from '../money/currencies'
+import type { Expression } from './expression'
 import type { Typed } from './fit'
 import type { FormulaFault, FormulaProblem } from './problem'
 import type { FormulaReader, SyntaxNode } from './syntax'
@@ -38,3 +39,12 @@ export const unreadable = (node: SyntaxNode): Fault =>
 /** The items of a list, without its brackets and commas. */
 export const itemsOf = (list: SyntaxNode): SyntaxNode[] =>
   list.children.filter(({ name }) => name !== '[' && name !== ']' && name !== ',')
+
+/** A part of a formula with what it comes to, at its place in the text. */
+export const typedAt = (node: SyntaxNode, expression: Expression, unit: Unit): Typed => ({
+  expression,
+  unit,
+  from: node.from,
+  to: node.to,
+  text: node.text,
+})

@@ -1,5 +1,5 @@
 import { alike, clash } from './alike'
-import { Fault, itemsOf, unreadable, type Checking } from './checking'
+import { Fault, itemsOf, typedAt, unreadable, type Checking } from './checking'
 import type { Comparison, Expression } from './expression'
 import type { Typed } from './fit'
 import type { SyntaxNode } from './syntax'
@@ -7,13 +7,7 @@ import { YES_NO } from './unit'
 
 /** Comparisons, `between` and `in`: two parts of one unit, yes or no. */
 export function comparison(checking: Checking, node: SyntaxNode): Typed {
-  const made = (expression: Expression): Typed => ({
-    expression,
-    unit: YES_NO,
-    from: node.from,
-    to: node.to,
-    text: node.text,
-  })
+  const made = (expression: Expression) => typedAt(node, expression, YES_NO)
   const [left, operator, ...rest] = node.children
   if (!left || !operator) throw unreadable(node)
   if (operator.name === 'between') {

@@ -1,31 +1,22 @@
 <script setup lang="ts">
 import { sheetFaultSaid } from '@vivid/contract'
-import { listed } from '../shared/fields/listed'
-import { Alert, Button, Input } from 'ant-design-vue'
+import { Alert, Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { keysText, sheetChanges, startOf, type RateSheet, type SheetVersion } from '@vivid/core'
 import type { DecimalMark } from '@vivid/contract/wording'
-import PickField from '../shared/fields/PickField.vue'
 import { localNow, localToday } from '../shared/time/local-today'
 import { dayOf } from '../shared/time/moments'
 import { readTextFile, saveTextFile } from '../shared/files/text-files'
 import { useSession } from '../shared/session/session-store'
 import SheetActions from './SheetActions.vue'
+import SheetEditions from './SheetEditions.vue'
+import SheetHead from './SheetHead.vue'
 import SheetImpact from './SheetImpact.vue'
 import SheetTable from './SheetTable.vue'
 import IncomingRows from './IncomingRows.vue'
 import { loaded, pastedRows, type Incoming } from './incoming'
 import { readRows, writeRows } from './sheet-csv'
-import {
-  addKey,
-  addVersion,
-  isBefore,
-  pasteBlock,
-  readBlock,
-  removeKey,
-  withVersion,
-  type Cell,
-} from './sheet-edit'
+import { addVersion, isBefore, pasteBlock, readBlock, withVersion, type Cell } from './sheet-edit'
 import { startSaid } from '../shared/time/start-said'
 import { partOf } from './sheet-words'
 import { useSheets } from './sheets-store'
@@ -83,24 +74,6 @@ function removeVersion(): void {
   sheets.change({ ...sheet, versions: sheet.versions.filter((_, i) => i !== shown.value) })
   shown.value = 0
 }
-const changeKey = (at: number, fields: object) =>
-  sheets.change(
-    { ...sheet, keys: sheet.keys.map((key, i) => (i === at ? { ...key, ...fields } : key)) },
-    `key ${at}`,
-  )
-
-/** The address follows the name of a sheet that is not kept yet. */
-function rename(name: string): void {
-  const id =
-    name
-      .toLowerCase()
-      .normalize('NFD')
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '')
-      .slice(0, 60) || 'new-sheet'
-  sheets.change({ ...sheet, name, ...(sheets.revision === 0 && { id }) }, 'name')
-}
-
 async function loadRows(): Promise<void> {
   const text = await readTextFile('.csv,text/csv')
   if (text !== undefined) incoming.value = { read: (decimal) => loaded(readRows(text, sheet, decimal)) }
@@ -129,25 +102,6 @@ function onKey(event: KeyboardEvent): void {
   if (event.shiftKey) sheets.redo()
   else sheets.undo()
 }
-
-const units = [
-  { value: 'percent', label: 'a percentage' },
-  { value: 'number', label: 'a number' },
-  { value: 'money', label: 'an amount' },
-  { value: 'term', label: 'a length, in months' },
-  { value: 'text', label: 'a text' },
-  { value: 'frequency', label: 'a payment frequency' },
-]
-const matches = [
-  { value: 'exact', label: 'exactly' },
-  { value: 'from', label: 'from this on' },
-  { value: 'upTo', label: 'up to this' },
-]
-const given = [
-  { value: 'percent', label: 'a percentage' },
-  { value: 'money', label: 'an amount' },
-  { value: 'number', label: 'a number' },
-]
 </script>
 
 <template>
@@ -159,53 +113,7 @@ const given = [
     <div v-else-if="sheets.saved?.sentNote" class="words">
       <strong>{{ sheets.saved.sentBy }}</strong> says: {{ sheets.saved.sentNote }}
     </div>
-    <div class="editor" :inert="readOnly || undefined">
-      <div>
-        <label for="sheet-name">Name</label>
-        <Input id="sheet-name" :value="sheet.name" :maxlength="80" @update:value="rename" />
-      </div>
-      <PickField
-        id="sheet-gives"
-        label="Each row gives"
-        :value="sheet.gives"
-        :options="given"
-        @change="sheets.change({ ...sheet, gives: $event as RateSheet['gives'] })"
-      />
-      <div v-for="(key, i) in sheet.keys" :key="i" class="key wide">
-        <div>
-          <label :for="`key-${i}`">Found by</label>
-          <Input
-            :id="`key-${i}`"
-            :value="key.name"
-            :maxlength="80"
-            @update:value="changeKey(i, { name: $event })"
-          />
-        </div>
-        <PickField
-          :id="`key-${i}-unit`"
-          label="which is"
-          :value="key.unit"
-          :options="units"
-          @change="changeKey(i, { unit: $event })"
-        />
-        <PickField
-          :id="`key-${i}-match`"
-          label="matched"
-          :value="key.match"
-          :options="matches"
-          @change="changeKey(i, { match: $event })"
-        />
-        <Button v-if="i === 1" size="small" @click="sheets.change(removeKey(sheet))">Remove</Button>
-      </div>
-      <button
-        v-if="sheet.keys.length < 2"
-        type="button"
-        class="link wide"
-        @click="sheets.change(addKey(sheet))"
-      >
-        Find by a second key too
-      </button>
-    </div>
+    <SheetHead :sheet="sheet" :read-only="readOnly" />
     <div class="versions" role="group" aria-label="Versions by the moment they take effect">
       <button
         v-for="{ version, at } in inOrder"
@@ -304,19 +212,7 @@ const given = [
     </template>
     <SheetActions />
     <SheetImpact v-if="sheets.impact" :impact="sheets.impact" />
-    <details v-if="sheets.saved?.editions.length" class="editions">
-      <summary>Approved so far: {{ sheets.saved.editions.length }}</summary>
-      <ol reversed>
-        <li v-for="edition in sheets.saved.editions" :key="edition.number">
-          {{ dayOf(edition.approvedAt) }},
-          {{ edition.approvedBy ? `by ${edition.approvedBy}` : 'brought along by a calculator' }}; changed by
-          {{ listed(edition.contributors) }}.<template v-if="edition.note"> “{{ edition.note }}”</template>
-          <button v-if="!readOnly" type="button" class="link" @click="sheets.startFrom(edition.number)">
-            put it into the draft
-          </button>
-        </li>
-      </ol>
-    </details>
+    <SheetEditions :read-only="readOnly" />
     <p v-if="sheets.saved?.usedBy.length" class="soft">Looked up by {{ sheets.saved.usedBy.join(', ') }}.</p>
   </div>
 </template>
@@ -334,12 +230,6 @@ const given = [
   padding: 8px 12px;
   border-left: 4px solid var(--sun);
   background: var(--paper);
-}
-.key {
-  display: grid;
-  grid-template-columns: 1fr 1fr 1fr auto;
-  gap: 12px;
-  align-items: end;
 }
 .versions {
   display: flex;
@@ -375,12 +265,5 @@ const given = [
 }
 .link {
   justify-self: start;
-}
-.editions ol {
-  padding-left: 22px;
-}
-summary {
-  color: var(--plum);
-  cursor: pointer;
 }
 </style>

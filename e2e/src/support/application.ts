@@ -204,7 +204,7 @@ export async function reload(page: Page): Promise<void> {
   await takenOver(page)
 }
 
-const PATIENCE_MS = 15_000
+const PATIENCE_MS = 30_000
 
 /** Waits until a condition holds; asks again and again, since a page behind another draws no frames to wait for. */
 export async function eventually(
@@ -252,8 +252,7 @@ export async function press(page: Page | Frame, selector: string): Promise<void>
       const isReady = await element?.evaluate(async (it) => {
         const place = () => JSON.stringify(it.getBoundingClientRect())
         const before = place()
-        // A frame that is out of sight draws none.
-        await Promise.race([new Promise(requestAnimationFrame), new Promise((done) => setTimeout(done, 50))])
+        await new Promise((done) => setTimeout(done, 40))
         const { width, height } = it.getBoundingClientRect()
         const isEnabled = !it.closest('button, input')?.matches(':disabled')
         return isEnabled && width > 0 && height > 0 && place() === before

@@ -8,6 +8,14 @@ const source = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe
 export async function brokenRules(page: Page | Frame): Promise<string[]> {
   await page.evaluate(source)
   return page.evaluate(async () => {
+    // A colour on its way to another is neither; a page behind another stands still.
+    const onTheirWay = document
+      .getAnimations()
+      .filter(({ effect }) => effect?.getComputedTiming().endTime !== Infinity)
+    await Promise.race([
+      Promise.allSettled(onTheirWay.map(({ finished }) => finished)),
+      new Promise((done) => setTimeout(done, 1_000)),
+    ])
     const { axe } = window as unknown as {
       axe: { run: (o: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> }
     }
