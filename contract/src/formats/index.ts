@@ -2,4 +2,5 @@ export { ENCODING_MARK, unmarkedCell, writeCsv, type CsvCell, type CsvStyle } fr
 export { htmlText, scriptJson } from './html'
 export { plainLine, xmlText } from './plain-line'
 export { sheetNames } from './sheet-names'
+export { slugOf } from './slug'
 export { placementSnippet } from './snippet'

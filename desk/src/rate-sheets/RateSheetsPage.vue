@@ -54,12 +54,9 @@ window.addEventListener('beforeunload', warn)
 onBeforeUnmount(() => window.removeEventListener('beforeunload', warn))
 
 function addSheet(): void {
-  const taken = new Set(sheets.listed?.map(({ sheet }) => sheet.id))
-  let id = 'new-sheet'
-  for (let n = 2; taken.has(id); n++) id = `new-sheet-${n}`
   leave(() =>
     sheets.begin({
-      id,
+      id: sheets.idFor('New sheet'),
       name: 'New rate sheet',
       keys: [{ id: 'key', name: 'Length', unit: 'term', match: 'from' }],
       gives: 'percent',

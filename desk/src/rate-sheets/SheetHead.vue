@@ -15,18 +15,6 @@ const changeKey = (at: number, fields: object) =>
     `key ${at}`,
   )
 
-/** The address follows the name of a sheet that is not kept yet. */
-function rename(name: string): void {
-  const id =
-    name
-      .toLowerCase()
-      .normalize('NFD')
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-|-$/g, '')
-      .slice(0, 60) || 'new-sheet'
-  sheets.change({ ...sheet, name, ...(sheets.revision === 0 && { id }) }, 'name')
-}
-
 const units = [
   { value: 'percent', label: 'a percentage' },
   { value: 'number', label: 'a number' },
@@ -51,7 +39,7 @@ const given = [
   <div class="editor" :inert="readOnly || undefined">
     <div>
       <label for="sheet-name">Name</label>
-      <Input id="sheet-name" :value="sheet.name" :maxlength="80" @update:value="rename" />
+      <Input id="sheet-name" :value="sheet.name" :maxlength="80" @update:value="sheets.rename" />
     </div>
     <PickField
       id="sheet-gives"

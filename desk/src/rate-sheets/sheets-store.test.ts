@@ -40,6 +40,26 @@ async function openSheet(id = 'raft-rates') {
   return sheets
 }
 
+test.each([
+  ['Prêts à flot', 'prets-a-flot'],
+  // Another sheet has that one: what is typed here is not its draft.
+  ['Raft rates', 'raft-rates-2'],
+  ['漢字', 'new-sheet'],
+])('a new sheet that is called %s gets the identifier %s, which is its own', async (name, id) => {
+  keepingServer()
+  const sheets = await openSheet()
+  sheets.begin({ ...sheet, id: sheets.idFor('New sheet') })
+  sheets.rename(name)
+  expect([sheets.sheet?.name, sheets.sheet?.id, sheets.saved]).toEqual([name, id, undefined])
+})
+
+test('a sheet that is kept stays itself when it is called otherwise', async () => {
+  keepingServer()
+  const sheets = await openSheet()
+  sheets.rename('Zinc')
+  expect([sheets.sheet?.name, sheets.sheet?.id]).toEqual(['Zinc', 'raft-rates'])
+})
+
 test('the one asked for is opened, else the first; typing is undone and done again', async () => {
   keepingServer()
   expect((await openSheet('zinc')).sheet?.id).toBe('zinc')

@@ -4,6 +4,7 @@ import { computed, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { RateSheet, sheetFaults } from '@vivid/core'
 import { SheetImpactSaid, SheetListed } from '@vivid/contract'
+import { slugOf } from '@vivid/contract/formats'
 import { isApiError, sentenceOf } from '../shared/api/api-error'
 import { request } from '../shared/api/request'
 import { useAsking } from '../shared/api/use-asking'
@@ -65,6 +66,13 @@ export const useSheets = defineStore('sheets', () => {
     sheet.value = next
     impact.value = undefined
   }
+  /** The identifier of a sheet that is not kept yet, from its name: no other sheet has it. */
+  const idFor = (name: string) => slugOf(name, new Set(listed.value?.map((one) => one.sheet.id)), 'new-sheet')
+  function rename(name: string): void {
+    if (!sheet.value) return
+    const id = revision.value === 0 ? idFor(name) : sheet.value.id
+    change({ ...sheet.value, id, name }, 'name')
+  }
   const undo = () => void (sheet.value && (sheet.value = history.undo(sheet.value)))
   const redo = () => void (sheet.value && (sheet.value = history.redo(sheet.value)))
 
@@ -121,6 +129,8 @@ export const useSheets = defineStore('sheets', () => {
     choose,
     begin,
     change,
+    idFor,
+    rename,
     undo,
     redo,
     save,

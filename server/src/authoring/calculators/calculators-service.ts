@@ -14,6 +14,7 @@ import {
   type PlaceInList,
   type RecordAct,
 } from '@vivid/contract'
+import { slugOf } from '@vivid/contract/formats'
 import {
   type CalculatorDocument,
   emptyCalculator,
@@ -38,7 +39,6 @@ import { stateOf } from './calculator-state'
 import type { CardMeters } from './card-meters'
 import type { CalculatorData, CalculatorsStore } from './calculators-store'
 import { proofsChanged } from './proofs-changed'
-import { slugOf } from './slug'
 
 export interface CalculatorsDeps {
   readonly database: Sequelize

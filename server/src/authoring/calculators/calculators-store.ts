@@ -137,8 +137,11 @@ export function createCalculatorsStore(database: Sequelize) {
     /** The calculator, kept from anyone else's changes until the transaction ends. */
     locked: (id: string, transaction: Transaction) =>
       calculators.first('WHERE id = :id FOR UPDATE', { id }, transaction),
-    async slugsLike(start: string): Promise<Set<string>> {
-      const found = await calculators.pick(['slug'], 'WHERE starts_with(slug, :start)', { start })
+    /** Addresses that begin like this one, as far as a number behind it leaves its letters. */
+    async slugsLike(slug: string): Promise<Set<string>> {
+      const found = await calculators.pick(['slug'], 'WHERE starts_with(slug, :start)', {
+        start: slug.slice(0, 50),
+      })
       return new Set(found.map(({ slug }) => slug))
     },
     add: (calculator: NewCalculator, transaction: Transaction) => calculators.add(calculator, transaction),
