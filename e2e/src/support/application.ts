@@ -214,7 +214,7 @@ export async function eventually(
 ): Promise<void> {
   const deadline = Date.now() + patienceMs
   let fault: unknown
-  // Asking costs browser and test alike what they would do the work with that is waited for.
+  // Each question takes processor from what is waited for: it is asked less and less often.
   for (let pause = 20; !(await holds().catch((error: unknown) => void (fault = error))); pause *= 2) {
     if (Date.now() > deadline) throw new Error(await otherwise(), { cause: fault })
     await new Promise((resolve) => setTimeout(resolve, Math.min(pause, 100)))

@@ -9,7 +9,7 @@ import { AppError } from '../../platform/http/app-error'
 import type { DoorRecord } from './door-record'
 import type { PasskeysStore } from './passkeys-store'
 
-/** Read when the first passkey is asked for: it is a third of what a start would read. */
+/** Read when the first passkey is asked for: it would be a third of all that a start has to read. */
 const webAuthn = () => import('@simplewebauthn/server')
 
 /** Where this server is reached, as the browser says it: what passkeys are bound to (W3C Web Authentication, 5.1). */

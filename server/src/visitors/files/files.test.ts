@@ -43,6 +43,7 @@ describe('what a visitor keeps says what the page says, to the cent', () => {
     const { headers, bytes } = await fileOf('pdf')
     expect(headers.get('content-type')).toBe('application/pdf')
     expect(headers.get('content-disposition')).toBe('attachment; filename="floating-home-mortgage.pdf"')
+    expect(headers.get('content-encoding')).toBe('gzip')
     const { text, pages } = await wordsOf(bytes)
     const { readouts } = await figuresOf('floating-home-mortgage')
     for (const { figure, sentence } of readouts) {

@@ -1,13 +1,9 @@
 import ExcelJS from 'exceljs'
 import ICAL from 'ical.js'
 import { beforeAll, describe, expect, test } from 'vitest'
-import { resolveStyle } from '@vivid/contract'
 import { nastyTexts } from '@vivid/contract/formats/nasty-texts'
 import { fetchAllLanguages } from '@vivid/contract/wording'
-import { compile, starters, minor } from '@vivid/core'
-import { contentOf } from '../../authoring/approval/edition-content'
-import { shippedStyles } from '../../authoring/house-styles/shipped-styles'
-import { shownFigures } from '../figures/shown-figures'
+import { shownOf } from '../../testing/shown'
 import { paymentsCalendar } from './payments-calendar'
 import { resultsPdf } from './results-pdf'
 import { scheduleWorkbook } from './schedule-workbook'
@@ -15,31 +11,8 @@ import { scheduleWorkbook } from './schedule-workbook'
 beforeAll(() => fetchAllLanguages())
 
 /** A visitor's figures of a calculator whose author wrote the same text wherever there is one. */
-function shownWith(text: string) {
-  const starter = starters.find(({ id }) => id === 'mortgage-payment')
-  if (!starter) throw new Error('there is a starter')
-  const document = starter.make()
-  const { program } = compile(
-    { ...document, lender: text, title: { 'en-CA': text }, languages: ['en-CA'] },
-    starter.sheets,
-  )
-  const style = resolveStyle(shippedStyles.larkmoor.choices)
-  return shownFigures({
-    calculator: {
-      slug: 'nasty',
-      edition: 1,
-      sha256: '0'.repeat(64),
-      publishedAt: '2026-11-25T12:00:00Z',
-      content: contentOf(program, style),
-    },
-    sheets: [],
-    // A short loan says as much, sooner.
-    answers: { term: { years: 5, months: 0 } },
-    beside: { whatIf: [{ name: text, extra: minor(100_00) }] },
-    language: 'en-CA',
-    on: '2026-11-25',
-  })
-}
+const shownWith = (text: string) =>
+  shownOf((document) => ({ ...document, lender: text, title: { 'en-CA': text } }), { kept: text })
 
 describe.each(nastyTexts.map((text) => [text]))('a title %j', (text) => {
   test('leaves a calendar one calendar, with the entries it has', async () => {

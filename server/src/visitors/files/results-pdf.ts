@@ -63,10 +63,10 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
 }
 
 /** The lender's mark at the head of the paper. */
-function logoOf(logo: Logo | undefined, { shown, start }: Paper): Content[] {
+function logoOf(logo: Logo | undefined, { start }: Paper): Content[] {
   if (!logo) return []
   const size = {
-    alt: shown.program.lender,
+    alt: logo.alt,
     fit: [160, 40] as [number, number],
     alignment: start,
     margin: [0, 0, 0, 8] as Margins,

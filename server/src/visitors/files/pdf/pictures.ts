@@ -41,7 +41,7 @@ export function pictureOf(
   const svg = drawing.draw(look)
   const stack = [
     heading(label, paper),
-    { svg, alt: label, width: WIDTH },
+    { svg, alt: label || drawing.sentence, width: WIDTH },
     text(drawing.sentence, { margin: [0, 4, 0, 0] }),
   ]
   return [{ stack, unbreakable: true }]

@@ -1,6 +1,8 @@
 import { getDocument, type PDFDocumentProxy } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { shownOf } from '../../../testing/shown'
 import { TestClient, testServer, type TestServer } from '../../../testing/test-server'
+import { resultsPdf } from '../results-pdf'
 
 let server: TestServer
 beforeAll(async () => {
@@ -26,6 +28,9 @@ async function readPdf(slug: string, language: string) {
   })
   expect([slug, response.status]).toEqual([slug, 200])
   const bytes = Buffer.from(await response.arrayBuffer())
+  return opened(bytes)
+}
+async function opened(bytes: Buffer) {
   const document = await getDocument({ data: new Uint8Array(bytes), useSystemFonts: false, verbosity: 0 })
     .promise
   return { bytes, document, ...(await readOut(document)) }
@@ -137,6 +142,31 @@ describe.each([
   })
 })
 
+test('of each picture is said what it shows, and where it stands', async () => {
+  const { elements, bytes } = await pdfOf('floating-home-mortgage', 'en-CA')
+  const pictures = elements.flatMap(under).filter(({ role }) => role === 'Figure')
+  expect(pictures.map(({ alt }) => alt)).toEqual(['What is still owed', 'Where the money goes'])
+  expect(bytes.toString('latin1').match(/\/Placement \/Block\s*\/BBox \[[\d. -]+\]/g)).toHaveLength(2)
+})
+
+test('a picture that its author called nothing is read by its sentence, a mark by what it says', async () => {
+  const image = `data:image/svg+xml;base64,${Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><rect width="9" height="9"/></svg>').toString('base64')}`
+  const shown = shownOf(
+    (document) => ({
+      ...document,
+      steps: document.steps.map((step) =>
+        step.kind === 'readout' && step.shows === 'chart' ? { ...step, label: { 'en-CA': '' } } : step,
+      ),
+    }),
+    { logo: { image, alt: 'A lark over a moor', width: 9, height: 9 } },
+  )
+  const { elements } = await opened(await resultsPdf(shown))
+  const alts = elements.flatMap(under).flatMap(({ role, alt }) => (role === 'Figure' ? [alt] : []))
+  expect(alts.length).toBeGreaterThan(1)
+  expect(alts[0]).toBe('A lark over a moor')
+  for (const alt of alts.slice(1)) expect(alt).toMatch(/\w .*\.$/)
+})
+
 test('a schedule is read as the table it is, from the first payment to the last', async () => {
   const { elements } = await pdfOf('floating-home-mortgage', 'en-CA')
   const rows = elements
@@ -146,6 +176,13 @@ test('a schedule is read as the table it is, from the first payment to the last'
   expect(payments.map(([number]) => Number(number))).toEqual(Array.from({ length: 650 }, (_, i) => i + 1))
   expect(payments[0]?.slice(0, 3)).toEqual(['1', '2026-12-09', '$907.59'])
   expect(payments.at(-1)?.at(-1)).toBe('$0.00')
+  // Its head stands on each of its pages.
+  const head = rows.findIndex(([number]) => number === '1') - 1
+  expect(rows[head]?.every((words) => /\S/.test(words))).toBe(true)
+  expect(rows.filter(([, second]) => second === rows[head]?.[1])).toHaveLength(1)
+  const source = (await pdfOf('floating-home-mortgage', 'en-CA')).bytes.toString('latin1')
+  expect(source.match(/\/Scope \/Row/g)?.length).toBeGreaterThan(650)
+  expect(source).toContain('/Scope /Column')
 })
 
 test('what stands from right to left is read in its own order', async () => {

@@ -2,12 +2,14 @@ import type { Content, TableCell } from 'pdfmake/interfaces'
 
 /** A place in the tree that is read out, and what of the paper belongs to it. */
 export interface Tag {
-  readonly element: PDFKit.PDFStructureElement
+  readonly element: Element
   readonly role: Role
   /** The head of a table is drawn again on each page it goes on to, and read on the first. */
   readonly isDrawnAgain: boolean
   page?: unknown
 }
+/** What it is written with, too: its type leaves that out. */
+type Element = PDFKit.PDFStructureElement & { readonly dictionary: { readonly data: { A?: object } } }
 type Role = 'Document' | 'H1' | 'H2' | 'P' | 'Figure' | 'Table' | 'TR' | 'TH' | 'TD'
 
 /** What a piece of a document may say of itself to whoever has it read out. */
@@ -41,7 +43,7 @@ export function tagContent(
   inOrder: <T>(placed: readonly T[]) => T[],
 ): void {
   const make = (role: Role, parent: Tag | undefined, options: object = {}, isDrawnAgain = false): Tag => {
-    const element = document.struct(role, options)
+    const element = document.struct(role, options) as Element
     if (parent) parent.element.add(element)
     else document.addStructure(element)
     return { element, role, isDrawnAgain }
@@ -54,7 +56,7 @@ export function tagContent(
     else if (node.columns) for (const child of inOrder(node.columns)) tagNode(child as Node, parent)
     else if (node.table) tagTable(node.table, parent)
     else if (node.svg !== undefined || node.image !== undefined)
-      node.tag = make('Figure', parent, { alt: node.alt, placement: 'Block' })
+      node.tag = make('Figure', parent, { alt: node.alt })
     else if (node.text !== undefined && node.text.length > 0)
       tagText(node, make(node.role ?? 'P', parent, { actual: node.said }))
   }

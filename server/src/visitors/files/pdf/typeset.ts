@@ -34,6 +34,14 @@ interface Page {
 interface Line {
   readonly inlines: readonly { readonly tag?: Tag }[]
 }
+/** In points, from the top left of its page. */
+interface Picture {
+  readonly tag?: Tag
+  readonly x: number
+  readonly y: number
+  readonly _width: number
+  readonly _height: number
+}
 interface Layout {
   layoutDocument(
     content: readonly Content[],
@@ -50,8 +58,8 @@ interface Drawing {
   renderPages(pages: readonly Page[]): void
   renderLine(line: Line, x: number, y: number): void
   renderVector(vector: object): void
-  renderImage(image: { readonly tag?: Tag }): void
-  renderSVG(svg: { readonly tag?: Tag }): void
+  renderImage(image: Picture): void
+  renderSVG(svg: Picture): void
 }
 const Document =
   part<
@@ -100,11 +108,24 @@ class TaggedRenderer extends Renderer {
   override renderVector(vector: object): void {
     this.#within(undefined, () => super.renderVector(vector))
   }
-  override renderImage(image: { readonly tag?: Tag }): void {
+  override renderImage(image: Picture): void {
     this.#within(image.tag, () => super.renderImage(image))
+    this.#place(image)
   }
-  override renderSVG(svg: { readonly tag?: Tag }): void {
+  override renderSVG(svg: Picture): void {
     this.#within(svg.tag, () => super.renderSVG(svg))
+    this.#place(svg)
+  }
+
+  /** Where a picture stands, from the bottom left (ISO 32000-1, 14.8.5.4.3). */
+  #place({ tag, x, y, _width, _height }: Picture): void {
+    const bottom = this.pdfDocument.page.height - y - _height
+    if (tag)
+      tag.element.dictionary.data.A = {
+        O: 'Layout',
+        Placement: 'Block',
+        BBox: [x, bottom, x + _width, bottom + _height],
+      }
   }
 
   #within(tag: Tag | undefined, draw: () => void): void {
