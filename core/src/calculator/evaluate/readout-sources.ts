@@ -1,7 +1,8 @@
 import type { Computed } from '../../formula/computed'
 import { isFigureSet } from '../../formula/evaluate-expression'
 import type { ProgramStep, ReadyFormula } from '../program/program'
-import { everyOf, loanAt, waits, type Context } from './context'
+import type { Context } from './context'
+import { everyOf, loanAt, waits } from './situation'
 import type { ReadoutSources } from './readouts'
 import { valueOf } from './value-of'
 

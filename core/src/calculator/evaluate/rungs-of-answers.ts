@@ -14,8 +14,8 @@ import type { StepOf } from '../document/steps'
 import { lengthOfMonths } from '../program/length-of-months'
 import type { ProgramStep } from '../program/program'
 import type { LadderFigures, RefusedRung, Rung, Value } from '../program/evaluated'
-import { loanAt, waits, type Context } from './context'
 import { figuresOfRung } from './side-by-side'
+import { loanAt, waits, type Situation } from './situation'
 import type { State } from './state'
 import { percentText, type TermsReader } from './terms-reader'
 import { valueOf } from './value-of'
@@ -26,11 +26,11 @@ type OneAnswer = Exclude<Question, { asks: 'loans' }>
  * A loan with one question answered otherwise on each rung, everything else as answered: whatever lies between the two is worked
  * out anew, by `workOut`. An answer that is not possible here is told, and the others stand.
  */
-export function rungsOfAnswers(
+export function rungsOfAnswers<Within extends Situation>(
   step: StepOf<'ladder'>,
   terms: TermsReader,
-  context: Context,
-  workOut: (one: ProgramStep, context: Context) => State,
+  context: Within,
+  workOut: (one: ProgramStep, context: Within) => State,
 ): Required<Pick<LadderFigures, 'asked' | 'rungs' | 'refused'>> {
   const { program, states, answers } = context
   const stepOf = new Map(program.steps.map((one) => [one.step.id, one]))
