@@ -37,6 +37,8 @@ const zones = [
   },
 ]
 
+const barrels = { selector: 'ExportAllDeclaration', message: 'List each public name by hand.' }
+
 export default tseslint.config(
   { ignores: ['**/dist/', '**/node_modules/', '.vivid/'] },
   js.configs.recommended,
@@ -54,10 +56,7 @@ export default tseslint.config(
     rules: {
       'import-x/no-restricted-paths': ['error', { zones: [...zones, ...floorZones] }],
       'import-x/no-cycle': 'error',
-      'no-restricted-syntax': [
-        'error',
-        { selector: 'ExportAllDeclaration', message: 'List each public name by hand.' },
-      ],
+      'no-restricted-syntax': ['error', barrels],
       eqeqeq: 'error',
       'no-console': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
@@ -112,6 +111,20 @@ export default tseslint.config(
     // Tests stand beside what they test and may use the whole room.
     files: ['**/*.test.ts', '**/testing/**'],
     rules: { 'import-x/no-restricted-paths': ['error', { zones }] },
+  },
+  {
+    // The browser does not always tell of a request's end: who waits for all of them may wait forever.
+    files: ['e2e/src/**/*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        barrels,
+        ...['Identifier[name="waitForNetworkIdle"]', 'Literal[value=/^networkidle/]'].map((selector) => ({
+          selector,
+          message: 'Wait for what the page shows, or with untilQuiet, which has an end.',
+        })),
+      ],
+    },
   },
   {
     // Its tests may work things out by the whole core.

@@ -1,5 +1,8 @@
 import { defineConfig } from 'vitest/config'
 
+/** On a machine that others keep busy, anything may take many times as long; nothing is waited for that does not come. */
+const patience = { testTimeout: 180_000, hookTimeout: 180_000, expect: { poll: { timeout: 20_000 } } }
+
 /** Tests of one room that keep nothing between them: files share what they import. */
 const pure = (room: string) => ({
   test: {
@@ -9,7 +12,7 @@ const pure = (room: string) => ({
     // One more than cores: some wait for a database or a clock.
     maxWorkers: 3,
     isolate: false,
-    testTimeout: 60_000,
+    ...patience,
   },
 })
 
@@ -31,8 +34,7 @@ export default defineConfig({
           root: 'server',
           include: ['src/**/*.test.ts'],
           globalSetup: 'src/testing/scratch-database.ts',
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          ...patience,
         },
       },
       {
@@ -41,8 +43,8 @@ export default defineConfig({
           root: 'e2e',
           include: ['src/**/*.test.ts'],
           globalSetup: 'src/support/build.ts',
-          testTimeout: 120_000,
-          hookTimeout: 120_000,
+          ...patience,
+          testTimeout: 300_000,
           // After the others; each file runs a server on a database of its own, with the browser of its worker.
           sequence: { groupOrder: 1 },
           maxWorkers: 2,

@@ -7,9 +7,10 @@ import { Worker } from 'node:worker_threads'
 import { buildWorksheetThread } from './lib/build-worksheet-thread.mjs'
 import { installDependencies } from './lib/dependencies.mjs'
 import { PlainFailure } from './lib/plain-failure.mjs'
+import { limitWork } from './lib/work-limit.mjs'
 
-/** The longest a file may take, and the most memory: honest ones take a tenth of it. */
-const LONGEST_MS = 5_000
+/** The most a file may take, of the processor, the clock and the memory: honest ones take a tenth of it. */
+const MOST_TIME = { mostCpuMs: 5_000, mostMs: 60_000 }
 const MOST_MB = 1_024
 
 try {
@@ -71,10 +72,10 @@ async function read(asked) {
     resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
   })
   const tooMuch = new PlainFailure('This worksheet takes too much to read.')
-  let timer
+  let endLimit = () => {}
   try {
     return await new Promise((resolve, reject) => {
-      timer = setTimeout(() => reject(tooMuch), LONGEST_MS)
+      endLimit = limitWork(MOST_TIME, () => reject(tooMuch))
       worker.once('message', ({ report, refused }) =>
         refused ? reject(new PlainFailure(refused)) : resolve(report),
       )
@@ -83,7 +84,7 @@ async function read(asked) {
       )
     })
   } finally {
-    clearTimeout(timer)
+    endLimit()
     await worker.terminate()
   }
 }

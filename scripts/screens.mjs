@@ -33,34 +33,38 @@ await runMain(async () => {
 async function takeAll(page, { desk, address, lender }) {
   /** @param {string} name @param {boolean} [fullPage] */
   const shot = async (name, fullPage = false) => {
+    await quiet(page)
     await page.evaluate(() => document.fonts.ready)
     await page.screenshot({ path: join(folder, /** @type {`${string}.png`} */ (`${name}.png`)), fullPage })
     console.log(`${name}.png`)
   }
+  /** @param {string} address */
+  const goTo = async (address) => {
+    await page.goto(address)
+    await quiet(page)
+  }
   /** @param {string} text */
   const openCard = async (text) => {
-    await page.goto(desk, { waitUntil: 'networkidle0' })
+    await goTo(desk)
     await page.locator(`::-p-text(${text})`).click()
     await page.waitForSelector('iframe')
-    await page.waitForNetworkIdle()
+    await quiet(page)
   }
 
   await page.setViewport(wide)
-  await page.goto(desk, { waitUntil: 'networkidle0' })
+  await goTo(desk)
   await shot('sign-in')
   await page.locator('::-p-text(Ines Okafor)').click()
   await page.locator('button[type=submit]').click()
   await page.waitForSelector('.card')
-  await page.waitForNetworkIdle()
   await shot('calculators')
 
   await openCard('Floating home mortgage')
   await shot('calculator')
-  await page.goto(`${desk}/worksheet`, { waitUntil: 'networkidle0' })
+  await goTo(`${desk}/worksheet`)
   await page.locator('::-p-text(a schedule, payment by payment)').click()
   await page.locator('.sheet [aria-label^="B6: "]').click()
   await page.waitForSelector('.cell-card')
-  await settled(page)
   await shot('worksheet')
   await openCard('First floating home, insured')
   await page.locator('#line-premium').click()
@@ -68,14 +72,13 @@ async function takeAll(page, { desk, address, lender }) {
   await shot('calculator-formula')
   await page.locator('.proofs .link').click()
   await page.waitForSelector('.ant-modal .one')
-  await settled(page)
   await shot('calculator-proofs')
   await page.locator('.ant-modal-close').click()
-  await page.goto(`${desk}/record`, { waitUntil: 'networkidle0' })
+  await goTo(`${desk}/record`)
   await page.locator('::-p-text(Check the chain)').click()
   await page.waitForSelector('.ant-alert-success')
   await shot('record')
-  await page.goto(`${desk}/rate-sheets?sheet=insurance-premiums`, { waitUntil: 'networkidle0' })
+  await goTo(`${desk}/rate-sheets?sheet=insurance-premiums`)
   for (const [cell, figure] of /** @type {const} */ ([
     ['1 1', '3.15'],
     ['2 1', '3.50'],
@@ -90,14 +93,13 @@ async function takeAll(page, { desk, address, lender }) {
   await page.waitForSelector('.impact')
   await shot('rate-sheets', true)
   for (const _ of [1, 2]) await page.locator('.files ::-p-text(Undo)').click()
-  await page.goto(`${desk}/house-styles`, { waitUntil: 'networkidle0' })
+  await goTo(`${desk}/house-styles`)
   await shot('house-styles')
-  await page.goto(`${desk}/audience`, { waitUntil: 'networkidle0' })
+  await goTo(`${desk}/audience`)
   await page.select('#audience-calculator', 'floating-home-mortgage')
   await page.waitForSelector('.answers .band')
-  await page.waitForNetworkIdle()
   await shot('audience', true)
-  await page.goto(`${desk}/channels`, { waitUntil: 'networkidle0' })
+  await goTo(`${desk}/channels`)
   await page.locator('::-p-text(Ask for the figures)').click()
   await page.waitForSelector('#channel-answer')
   await shot('channels')
@@ -109,23 +111,22 @@ async function takeAll(page, { desk, address, lender }) {
   await openCard('Narrowboat loan')
   await page.locator('::-p-text(Read edition 2)').click()
   await page.waitForSelector('main table tbody tr')
-  await page.waitForNetworkIdle()
   await shot('calculator-approval')
-  await page.goto(`${desk}/placements`, { waitUntil: 'networkidle0' })
+  await goTo(`${desk}/placements`)
   await shot('placements')
   await page.locator('::-p-text(Sign out)').click()
   await page.waitForSelector('.demo')
   await page.locator('.demo button ::-p-text(Wren)').click()
   await page.locator('button[type=submit]').click()
   await page.waitForSelector('.card')
-  await page.goto(`${desk}/people`, { waitUntil: 'networkidle0' })
+  await goTo(`${desk}/people`)
   await shot('people')
 
-  await page.goto(`${lender}/`, { waitUntil: 'networkidle0' })
+  await goTo(`${lender}/`)
   await shot('lender-page')
-  await page.goto(`${address}/c/floating-home-mortgage`, { waitUntil: 'networkidle0' })
+  await goTo(`${address}/c/floating-home-mortgage`)
   await shot('visitor-page')
-  await page.goto(`${address}/c/marine-engine-loan`, { waitUntil: 'networkidle0' })
+  await goTo(`${address}/c/marine-engine-loan`)
   for (const [offer, typed] of /** @type {const} */ ([
     ['extra', '150'],
     ['rate', '6.9'],
@@ -137,14 +138,22 @@ async function takeAll(page, { desk, address, lender }) {
   await page.locator('#whatIf-lumpSum').fill('10k')
   await page.evaluate(() => document.querySelector('.what-if')?.scrollIntoView())
   await shot('visitor-what-if')
-  await page.goto(`${address}/c/harbour-home-loan`, { waitUntil: 'networkidle0' })
+  await goTo(`${address}/c/harbour-home-loan`)
   await shot('visitor-right-to-left')
   await page.setViewport(phone)
-  await page.goto(`${address}/c/floating-home-mortgage`, { waitUntil: 'networkidle0' })
+  await goTo(`${address}/c/floating-home-mortgage`)
   await shot('visitor-phone')
 }
 
-/** Waits for a dialog to have come in. @param {Page} page */
-function settled(page) {
-  return page.waitForFunction(() => !document.querySelector('[class*=zoom-enter], [class*=fade-enter]'))
+/**
+ * Waits until nothing is fetched, for a while at most, as the browser does not always tell of a request's end; and until
+ * nothing is on its way on the screen.
+ * @param {Page} page
+ */
+async function quiet(page) {
+  await page.waitForNetworkIdle({ timeout: 5_000 }).catch(() => undefined)
+  await page.waitForFunction(
+    () =>
+      !document.querySelector('[class*=zoom-enter], [class*=fade-enter], .ant-btn-loading, .ant-skeleton'),
+  )
 }

@@ -1,26 +1,27 @@
 import vue from '@vitejs/plugin-vue'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
 import { smallerLetters } from './smaller-letters'
 
-/** The packages, and what of the core every page is worked out with: not what `@vivid/core/further` brings. */
-const isBase = (id: string): boolean =>
-  /node_modules\/(@vue|vue|decimal\.js|fast-deep-equal)\//.test(id) ||
-  (/core\/src\/(guards|loan|money|rates|dates|formula|calculator\/(evaluate|sheets|document|program|answers))\//.test(
-    id,
-  ) &&
-    !/further|composites|read-loans|loans-as-figures|paid-off|rungs|ladder-lists|side-by-side|what-if|figures|narrowed|functions\/(index|time|loans|rates)|level-payment-exact/.test(
-      id,
-    ))
-
-/** The words every page is drawn with; those of a part come with the part. */
-const isWords = (id: string): boolean =>
-  /contract\/src\/wording\/(answer-text|figures|format-as-typed|intl|literally|problem-sentences|read-|readout-text|languages\/(index|english|page\/english))/.test(
-    id,
-  )
+/**
+ * Parts that are fetched later have their styles in the page's own file, so nothing has to be fetched before them: the
+ * bundler's helper for that, on every page, becomes nothing. A part with styles of its own is refused.
+ */
+const partsWithoutStyles: Plugin = {
+  name: 'parts-without-styles',
+  enforce: 'pre',
+  load: (id) =>
+    id.endsWith('vite/preload-helper.js') ? 'export const __vitePreload = (fetch) => fetch()' : null,
+  generateBundle(_, bundle) {
+    const styles = Object.keys(bundle).filter((name) => name.endsWith('.css'))
+    if (styles.length > 1) this.error(`styles belong into those of the page (begin.ts): ${styles.join(', ')}`)
+  },
+}
 
 export default defineConfig({
   base: '/visitor/',
-  plugins: [vue(), smallerLetters()],
+  plugins: [vue(), smallerLetters(), partsWithoutStyles],
+  // Modules before what was made for older browsers: no helper for CommonJS is needed then.
+  resolve: { mainFields: ['module', 'main'] },
   define: {
     __VUE_OPTIONS_API__: 'false',
     __VUE_PROD_DEVTOOLS__: 'false',
@@ -31,16 +32,14 @@ export default defineConfig({
     sourcemap: false,
     modulePreload: {
       polyfill: false,
-      // A part that is fetched later names its styles and leaves its scripts to the browser.
-      resolveDependencies: (_file, needed, { hostType }) =>
-        hostType === 'html' ? needed : needed.filter((name) => name.endsWith('.css')),
+      resolveDependencies: (_file, needed, { hostType }) => (hostType === 'html' ? needed : []),
     },
-    // What every page needs at once, in one file: it packs better than in five.
     rolldownOptions: {
       output: {
-        codeSplitting: {
-          groups: [{ name: 'base', test: (id) => isBase(id) || isWords(id) }],
-        },
+        // What every page needs at once, in one file: it packs better than in five.
+        codeSplitting: { groups: [{ name: 'page', test: /visitor\/src\/begin\.ts$/ }] },
+        // All of it is used at once: browsers that know this compile it while it arrives, not call by call while they should draw.
+        postBanner: ({ name }) => (name === 'page' ? '//# allFunctionsCalledOnLoad' : ''),
       },
     },
   },

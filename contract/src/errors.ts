@@ -14,7 +14,7 @@ export const errorTable = {
   SIGN_IN_REFUSED: { status: 401, text: 'No one here has this e-mail address with this password.' },
   SIGN_IN_THROTTLED: { status: 429, text: 'Too many attempts. Try again in {minutes} minutes.' },
   ORIGIN_REFUSED: { status: 403, text: 'This request came from another site and was not carried out.' },
-  ROLE_NOT_ALLOWED: { status: 403, text: 'This is for {allowed}; you are signed in as {role}.' },
+  ROLE_NOT_ALLOWED: { status: 403, text: 'This takes the role of {allowed}; yours is {role}.' },
   APPROVER_IS_LAST_EDITOR: {
     status: 403,
     text: 'You made the last change yourself, so another approver has to put it live.',

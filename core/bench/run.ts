@@ -15,11 +15,11 @@ import {
   type CalculatorStep,
 } from '../src/index'
 import { slowLedger } from '../src/testing/slow-ledger'
-import type { LoanTerms } from '../src/loan/loan-terms'
+import type { GivenTerms } from '../src/loan/loan-terms'
 
 /** Prints how long the core takes, beside a bare float loop and an all-decimal ledger in the same run. */
 
-const monthly: LoanTerms = {
+const monthly: GivenTerms = {
   principal: 350_710_00,
   annualRate: '4.64',
   compounding: 2,
@@ -27,7 +27,7 @@ const monthly: LoanTerms = {
   term: { years: 30 },
   firstPayment: '2026-12-25',
 }
-const weekly: LoanTerms = { ...monthly, frequency: 'weekly' }
+const weekly: GivenTerms = { ...monthly, frequency: 'weekly' }
 const mortgage = starters[0]?.make() ?? emptyCalculator()
 const { program } = compile(mortgage)
 const around = { today: { year: 2026, month: 11, day: 25, time: '12:00' }, sheets: [] }
@@ -89,14 +89,14 @@ function bareLoop(payments: number): Float64Array {
   return closing
 }
 
-const weeklyWithExtras: LoanTerms = {
+const weeklyWithExtras: GivenTerms = {
   ...weekly,
   extras: [
     { amount: 5_00, every: 'payment' },
     { amount: 100_00, every: 'year', at: 52 },
   ],
 }
-const loan25: LoanTerms = { ...monthly, term: { years: 25 } }
+const loan25: GivenTerms = { ...monthly, term: { years: 25 } }
 const { principal, annualRate, ...rest } = loan25
 const household = {
   monthlyDebts: 385_00,

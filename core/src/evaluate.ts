@@ -49,7 +49,17 @@ export type { Ledger, LedgerRow, LedgerYear } from './loan/ledger'
 export type { LoanTerms } from './loan/loan-terms'
 export type { Minor } from './money/minor'
 export { minorDigitsOf, type Currency, type MinorDigits } from './money/currencies'
-export { DIRECTION_MARKS, readBy, readingsOf, type DecimalMark, type NumberKind } from './money/typed-number'
+export {
+  DIRECTION_MARKS,
+  MOST_TYPED,
+  readBy,
+  isMultiplier,
+  readingsOf,
+  saysMoney,
+  saysPercent,
+  type DecimalMark,
+  type NumberKind,
+} from './money/typed-number'
 export { effectiveAnnualRate } from './rates/periodic-rate'
 export { frequencies, type Frequency } from './rates/frequency'
 export { readMoment, type Moment } from './dates/moment'

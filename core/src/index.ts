@@ -193,7 +193,17 @@ export {
 } from './loan/closed-forms'
 export type { Columns, Ledger, LedgerRow, LedgerTotals, LedgerYear } from './loan/ledger'
 export { levelPaymentExact, type LevelPaymentTerms } from './loan/level-payment'
-export type { Extra, Fees, Grace, LoanInsurance, LoanTerms, RateChange, Term, When } from './loan/loan-terms'
+export type {
+  Extra,
+  Fees,
+  GivenTerms,
+  Grace,
+  LoanInsurance,
+  LoanTerms,
+  RateChange,
+  Term,
+  When,
+} from './loan/loan-terms'
 export { currencies, minorDigitsOf, type Currency, type MinorDigits } from './money/currencies'
 export { Decimal } from './money/decimal'
 export { minor, type Minor } from './money/minor'

@@ -144,10 +144,12 @@ test('the public names of the core', () => {
 test('the light door for visitors', () => {
   expect(Object.keys(light).sort()).toEqual([
     'DIRECTION_MARKS',
+    'MOST_TYPED',
     'bandOf',
     'createEvaluatorWith',
     'effectiveAnnualRate',
     'frequencies',
+    'isMultiplier',
     'lengthOfMonths',
     'loanReference',
     'mainLanguage',
@@ -157,6 +159,8 @@ test('the light door for visitors', () => {
     'readIsoDate',
     'readMoment',
     'readingsOf',
+    'saysMoney',
+    'saysPercent',
     'shareOf',
     'startOf',
     'textIn',

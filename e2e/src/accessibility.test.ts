@@ -26,7 +26,7 @@ test('no rule of WCAG 2.2 AA is broken on the desk, whatever line is open', asyn
   }
   await press(page, '[data-add=readouts]')
   expect(await check(page)).toEqual([])
-}, 120_000)
+})
 
 test('nor in what opens over it', async () => {
   const page = await withStarter(app, 'rate-change', 'Opened over')

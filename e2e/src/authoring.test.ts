@@ -43,7 +43,7 @@ test('a starter shows at the desk with nothing to mend, its proofs agree, and it
       () => `${id}: no figure`,
     )
   }
-}, 180_000)
+})
 
 test('a formula’s problem is underlined at its place and told with its mend, which mends it', async () => {
   const page = await withStarter(app, 'mortgage-payment', 'Faulty formulas')

@@ -20,15 +20,22 @@ const firstLoad = (room: string, kind: RegExp, packed = '') =>
     .filter((name) => kind.test(name))
     .map((name) => read(room, name + packed))
 
-test('the visitor page is at most 83 KB of scripts and styles as they are sent, and 40 KB of letters', () => {
+test('the visitor page is at most 76 KB of scripts and styles as they are sent, and 40 KB of letters', () => {
   const files = firstLoad('visitor', /\.(js|css)$/, '.br')
   expect(files.length).toBeGreaterThan(1)
-  expect(inKb(files)).toBeLessThan(83)
+  expect(inKb(files)).toBeLessThan(76)
   const letters = readdirSync(join(root, 'visitor/dist/assets'))
     .filter((name) => /(figtree-latin-wght|bricolage-grotesque-latin-700).*woff2$/.test(name))
     .map((name) => read('visitor', `assets/${name}`))
   expect(letters).toHaveLength(2)
   expect(inKb(letters)).toBeLessThan(40)
+})
+
+test('all of the visitor page’s script is marked as called at once, in its first line, where browsers look for it', () => {
+  const marked = assets('visitor').filter((name) =>
+    read('visitor', `assets/${name}`).toString().startsWith('//# allFunctionsCalledOnLoad\n'),
+  )
+  expect(marked).toEqual([expect.stringMatching(/^page-.*\.js$/)])
 })
 
 test('the placement script is at most 3 KB, gzipped', () => {

@@ -11,6 +11,7 @@ import {
   press,
   reload,
   textOf,
+  untilQuiet,
   useApplication,
 } from './support/application'
 import { brokenRules } from './support/axe'
@@ -281,6 +282,41 @@ test('whoever is not signed in is asked to, and comes back to where they wanted 
   await page.keyboard.press('Enter')
   await page.waitForSelector('#line-homePrice')
   expect(page.url()).toBe(wanted)
+  // What is for others says so, and leads on; nothing of it is shown.
+  for (const path of ['/people', '/people/archive']) {
+    await goTo(page, `${app.desk}${path}`)
+    await expectText(page, 'h1', 'This is for keepers')
+    expect(await page.$$eval('main button, main table', (all) => all.length)).toBe(0)
+  }
+})
+
+test('what could not be loaded is said, and nothing stands there as if it were empty', async () => {
+  const page = await app.deskAs('Wren')
+  await goTo(page, `${app.desk}/worksheet`)
+  await expectText(page, 'h1', 'This is for authors and approvers')
+  await page.setRequestInterception(true)
+  page.on('request', (request) => {
+    const { pathname } = new URL(request.url())
+    if (!pathname.startsWith('/api/') || pathname === '/api/session') return void request.continue()
+    void request.respond({ status: 500, contentType: 'application/json', body: '{}' })
+  })
+  const areas = [
+    '/rate-sheets',
+    '/house-styles',
+    '/placements',
+    '/audience',
+    '/channels',
+    '/record',
+    '/people',
+  ]
+  for (const path of [...areas, '/me']) {
+    await page.goto(`${app.desk}${path}`)
+    await expectText(page, '[role=alert]', 'The server gave an answer that cannot be read.')
+    expect([path, await page.$$eval('main button, main table, .ant-skeleton', (all) => all.length)]).toEqual([
+      path,
+      0,
+    ])
+  }
 })
 
 test('a session that ends while someone types loses nothing: after signing in again it is saved', async () => {
@@ -288,7 +324,7 @@ test('a session that ends while someone types loses nothing: after signing in ag
   await press(page, '#line-page')
   await page.waitForSelector('#page-introduction')
   // What is still asked for would be refused, and lead to the sign-in before anything is typed.
-  await page.waitForNetworkIdle()
+  await untilQuiet(page)
   await page.evaluate(() => fetch('/api/session', { method: 'DELETE' }))
   await fill(page, '#page-introduction', 'Typed after the session ended.')
   await page.waitForSelector('#email')

@@ -63,6 +63,25 @@ test('old and new page stand side by side in one state of answers, marked where 
     )
     expect(await valueOf(typed)).toBe(`£${price}`)
   }
+  // So is what is typed while the desk still answers to what was typed before.
+  await before.$eval('#answer-homePrice', (field) => {
+    const type = (text: string) => {
+      ;(field as HTMLInputElement).value = text
+      field.dispatchEvent(new Event('input', { bubbles: true }))
+    }
+    addEventListener('message', () => type('101,000'), { once: true })
+    type('100,000')
+  })
+  for (const frame of [after, before])
+    await eventually(
+      async () => (await valueOf(frame)).replace('£', '') === '101,000',
+      () => valueOf(frame),
+    )
+  await fill(after, '#answer-homePrice', '95,500')
+  await eventually(
+    async () => (await valueOf(before)) === '£95,500',
+    () => valueOf(before),
+  )
   const [was, is] = await figures()
   expect(cents(was ?? '')).toBeGreaterThan(cents(is ?? ''))
   await click(page, 'Wide')
@@ -114,8 +133,17 @@ test('results that wait for a button are asked for on both pages at once', async
     [before, after],
     [after, before],
   ] as const) {
-    await fill(pressed, '#answer-amount', pressed === before ? '12,000' : '15,000')
-    await press(pressed, '.work-out')
+    // At once, as by a key that is held: the answer has been told by the time that the figures are asked for.
+    await pressed.$eval(
+      '#answer-amount',
+      (field, amount) => {
+        ;(field as HTMLInputElement).value = amount
+        field.dispatchEvent(new Event('input', { bubbles: true }))
+        document.querySelector<HTMLElement>('.work-out')?.click()
+      },
+      pressed === before ? '12,000' : '15,000',
+    )
+    await pressed.waitForSelector('.payment .figure')
     const said = await textOf(pressed, '.payment .figure')
     await expectText(other, '.payment .figure', said)
   }

@@ -73,7 +73,7 @@ test('an author sets it up from an empty calculator, every line with its value',
   // Nothing takes the working; that is asked, and keeps nothing from going live.
   await expectText(author, '.problems', '1 question')
   await expectText(author, '.note', 'Draft saved')
-}, 120_000)
+})
 
 test('without a mouse a loan is added, moved and taken off; what is wrong is said where it is', async () => {
   const page = await open()
@@ -110,7 +110,7 @@ test('without a mouse a loan is added, moved and taken off; what is wrong is sai
   expect(await page.evaluate(() => document.activeElement?.id)).toBe('answer-loans-0-name')
   expect(await textOf(page, '.figure')).toBe(before)
   expect(await brokenRules(page)).toEqual([])
-}, 60_000)
+})
 
 test('a list survives a reload, another language and a link, with what could not be read; two readings are offered', async () => {
   const page = await open()
@@ -139,7 +139,7 @@ test('a list survives a reload, another language and a link, with what could not
     () => 'the link brought other figures',
   )
   expect((await cells(other)).slice(0, 2)).toEqual(['Card', '$5,000'])
-}, 60_000)
+})
 
 test('other channels and files have the same list and the same plan', async () => {
   const loans = [{ name: 'Card', owed: 4_200_00, rate: '18.9', payment: 120_00 }]

@@ -55,7 +55,7 @@ async function npmStart(env: Record<string, string> = {}): Promise<Started> {
 }
 
 const ready = (started: Started) =>
-  eventually(async () => started.output().includes('Vivid Meter is ready.'), started.output, 60_000)
+  eventually(async () => started.output().includes('Vivid Meter is ready.'), started.output)
 
 /** What a failed start said, apart from npm's own lines. */
 const said = ({ output }: Started) =>
@@ -143,7 +143,6 @@ test('what was put live is there after Ctrl-C, after a kill of the server, and a
   await eventually(
     async () => (await ask(third.address, 'GET', '/readyz')).status === 200,
     () => `the database did not come back\n${third.output()}`,
-    30_000,
   )
 
   // Both are killed at once.
@@ -174,7 +173,7 @@ test('what was put live is there after Ctrl-C, after a kill of the server, and a
     async () => !existsSync(join(home, 'running')),
     () => 'the folder is still locked',
   )
-}, 180_000)
+})
 
 test('a taken port gets one clear line and exit code 1', async () => {
   const squatter = createServer().listen(0, '127.0.0.1')

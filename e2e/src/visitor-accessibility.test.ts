@@ -39,7 +39,6 @@ describe('no rule of WCAG 2.2 AA is broken', () => {
   ])('on the page of %s', async (slug) => {
     const page = await app.visit(`${app.address}/c/${slug}`)
     await page.waitForSelector('.keeping, .notice')
-    await page.waitForNetworkIdle()
     expect(await brokenRules(page)).toEqual([])
   })
 
@@ -167,7 +166,7 @@ test('nothing moves for those who want it still, and colours of the system are t
       }
     })
   // These rules come with the parts under the schedule, which arrive after the figures.
-  await expect.poll(styles, { timeout: 15_000 }).toEqual({ moves: 'none', forced: true, bar: 'none' })
+  await expect.poll(styles).toEqual({ moves: 'none', forced: true, bar: 'none' })
 })
 
 test('no field moves while what is typed in it cannot be an answer yet', async () => {

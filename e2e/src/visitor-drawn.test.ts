@@ -4,6 +4,7 @@ import {
   eventually,
   expectText,
   fill,
+  goTo,
   placedFrame,
   takenOver,
   textOf,
@@ -89,8 +90,7 @@ test.each([
   ['floating-home-mortgage?lang=en-CA&homePrice=500000'],
 ])('scripts take %s over as it stands, and nothing jumps', async (address) => {
   const { page, jumped } = await watchedPage()
-  await page.goto(`${app.address}/c/${address}`, { waitUntil: 'networkidle0' })
-  await takenOver(page)
+  await goTo(page, `${app.address}/c/${address}`)
   expect(await page.$$eval('h1[data-first]', (all) => all.length)).toBe(1)
   expect(await jumped()).toBeLessThan(0.02)
 })
@@ -110,8 +110,7 @@ test.each([['floating-home-mortgage'], ['which-offer-for-the-boat'], ['replace-y
         await request.respond({ contentType: 'text/html', body })
       })
     })
-    await page.goto(`${app.address}/c/${address}`, { waitUntil: 'networkidle0' })
-    await takenOver(page)
+    await goTo(page, `${app.address}/c/${address}`)
     expect(await jumped()).toBeLessThan(0.02)
   },
 )

@@ -185,13 +185,15 @@ test('answers, and what was kept beside, are there again after a reload, in anot
   await fill(page, '#answer-homePrice', '455000')
   await fill(page, '#answer-rate', 'lots')
   const rate = async () => valueOf(page, 'answer-rate')
-  // An address is written a tenth of a second after the last key.
-  const settled = () => new Promise((done) => setTimeout(done, 150))
+  const carried = async () =>
+    Buffer.from((await page.evaluate(() => location.hash)).split('=')[1] ?? '', 'base64url').toString()
+  /** The address is written a moment after the last key. */
+  const written = (text: string) => eventually(async () => (await carried()).includes(text), carried)
   const again = async () => {
     await page.waitForSelector('#answer-homePrice')
     expect((await valueOf(page, 'answer-homePrice')).replace(/\D/g, '')).toBe('455000')
   }
-  await settled()
+  await written('"lots"')
   await reload(page)
   await again()
   expect(await rate()).toBe('lots')
@@ -200,7 +202,7 @@ test('answers, and what was kept beside, are there again after a reload, in anot
   await click(page, 'Keep it beside', '.what-if')
   await fill(page, '.kept input', 'the raise')
   await page.keyboard.press('Tab')
-  await settled()
+  await written('"the raise"')
   await click(page, 'Français')
   await expectText(page, '.what-if', 'Retirer the raise')
   await again()
@@ -210,7 +212,7 @@ test('answers, and what was kept beside, are there again after a reload, in anot
   await again()
   // Begun again it is as it was, and stays so.
   await click(page, 'Recommencer', '.questions')
-  await settled()
+  await written('41260000')
   await reload(page)
   await page.waitForSelector('#answer-homePrice')
   expect((await valueOf(page, 'answer-homePrice')).replace(/\D/g, '')).toBe('412600')

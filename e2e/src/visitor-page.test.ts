@@ -179,7 +179,7 @@ describe('a script that does not arrive', () => {
   }
   test.each([
     ['the page’s own', /assets\/index-[^/]*\.js/],
-    ['what it is worked out with', /assets\/base-[^/]*\.js/],
+    ['what it is worked out with', /assets\/page-[^/]*\.js/],
     ['its language', /assets\/french-[^/]*\.js/],
   ])('%s is asked for again, and the page works', async (_, name) => {
     const page = await openWithout(name, 1)
@@ -193,7 +193,7 @@ describe('a script that does not arrive', () => {
   })
   test('and never comes: that is said, with how the lender is reached', async () => {
     const page = await openWithout(/assets\/index-[^/]*\.js/, 1e9)
-    await page.waitForSelector('#not-started:not([hidden])', { timeout: 25_000 })
+    await page.waitForSelector('#not-started:not([hidden])')
     const said = await page.$eval('#not-started', (notice) => notice.textContent)
     expect(said).toContain('n’a pas pu être chargé')
     expect(said).toContain('555-0142')

@@ -9,8 +9,15 @@ const bin = (name) => join(root, 'node_modules/.bin', name)
 /** The compiler that is a program of the machine's own: a quarter of the time. By path, as both have the name `tsc`. */
 const nativeCompiler = join(root, 'node_modules/typescript-native/bin/tsc')
 
-/** @type {readonly { name: string, command: string, args: string[] }[]} */
+/** The longest first, so that none is waited for at the end. @type {readonly { name: string, command: string, args: string[] }[]} */
 const checks = [
+  { name: 'lint', command: bin('eslint'), args: ['.', '--max-warnings=0'] },
+  // Vue's and the linter's need the compiler's older major, which can be asked from JavaScript.
+  { name: 'types: desk', command: bin('vue-tsc'), args: ['-p', 'desk'] },
+  { name: 'format', command: bin('prettier'), args: ['--check', '--log-level=warn', '.'] },
+  { name: 'types: visitor', command: bin('vue-tsc'), args: ['-p', 'visitor'] },
+  // What nothing uses: files, exports, packages.
+  { name: 'unused', command: bin('knip'), args: ['--no-progress'] },
   ...[
     'core',
     'core/tsconfig.test.json',
@@ -18,6 +25,7 @@ const checks = [
     'contract/tsconfig.test.json',
     'worksheet',
     'server',
+    'visitor/tsconfig.test.json',
     'e2e',
     'scripts',
   ].map((project) => ({
@@ -25,16 +33,6 @@ const checks = [
     command: process.execPath,
     args: [nativeCompiler, '-p', project],
   })),
-  // Vue's and the linter's need the compiler's older major, which can be asked from JavaScript.
-  ...['desk', 'visitor', 'visitor/tsconfig.test.json'].map((room) => ({
-    name: `types: ${room}`,
-    command: bin('vue-tsc'),
-    args: ['-p', room],
-  })),
-  { name: 'lint', command: bin('eslint'), args: ['.', '--max-warnings=0'] },
-  // What nothing uses: files, exports, packages.
-  { name: 'unused', command: bin('knip'), args: ['--no-progress'] },
-  { name: 'format', command: bin('prettier'), args: ['--check', '--log-level=warn', '.'] },
 ]
 
 /** Runs every check, two at a time, and prints what fails. */

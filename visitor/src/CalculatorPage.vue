@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mainLanguage } from '@vivid/core/evaluate'
+import { mainLanguage, type Answers } from '@vivid/core/evaluate'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { oftenSaid, figureText } from '@vivid/contract/wording'
 import type { CalculatorSource } from './model/calculator-source'
@@ -67,9 +67,11 @@ const tellHost: TellHost = tellAudience
   ? createTellHost(source.live, source.language, tellAudience)
   : () => undefined
 tellHost('opened')
+const isSame = (now: Answers, before: Answers) => JSON.stringify(now) === JSON.stringify(before)
+// At once: whoever gives answers meanwhile has heard of it first.
+watch(calculator.typedAnswers, (now, before) => void (isSame(now, before) || source.hears?.(now)))
 watch(calculator.answers, (now, before) => {
-  if (JSON.stringify(now) === JSON.stringify(before)) return
-  source.hears?.(now)
+  if (isSame(now, before)) return
   tellHost('changed')
   if (!isProblem.value) tellHost('result')
 })
@@ -103,10 +105,11 @@ async function goTo(field: string): Promise<void> {
 }
 
 /** Enter in any field, or the button: the first answer that is wrong gets the focus. */
-function submit(): void {
-  const [first] = problems.value
-  if (first) return void goTo(first.field)
-  calculator.workOut()
+async function submit(): Promise<void> {
+  const wrong = calculator.workOut()
+  if (wrong) return goTo(wrong)
+  // Whoever hears of it has heard the answers by then.
+  await nextTick()
   source.hearsAsked?.()
 }
 </script>

@@ -9,8 +9,8 @@ export interface Look {
   readonly font: string
   /** Whether what draws it paints the edge of a text behind it; where it does not, the edge is a text of its own beneath. */
   readonly knowsPaintOrder: boolean
-  /** What turns texts as they are read into texts as they stand, where what draws them does not. */
-  readonly inOrder?: (text: string) => string
+  /** The pieces of a text in the order they stand in, from left to right, where what draws them does not know it. */
+  readonly inOrder?: (text: string) => readonly string[]
   /** Whether time runs from right to left. */
   readonly isRtl: boolean
   readonly colours: {
@@ -35,9 +35,13 @@ export function tag(name: string, attributes: Readonly<Record<string, string | n
 export function label(
   text: string,
   { x, y, anchor, colour, bold = false }: LabelAt,
-  { fontSize, font, colours, knowsPaintOrder, inOrder = (as) => as }: Look,
+  { fontSize, font, colours, knowsPaintOrder, inOrder }: Look,
 ): string {
-  const said = htmlText(inOrder(text))
+  const said = inOrder
+    ? inOrder(text)
+        .map((piece) => tag('tspan', {}, htmlText(piece)))
+        .join('')
+    : htmlText(text)
   const at = { x: round(x), y: round(y), 'text-anchor': anchor, 'font-size': fontSize, 'font-family': font }
   const weight = { 'font-weight': bold ? 'bold' : 'normal' }
   const edge = { stroke: colours.ground, 'stroke-width': 4, 'stroke-linejoin': 'round' }

@@ -5,7 +5,8 @@ import { nastyTexts } from '../formats/nasty-texts'
 import { createFigures, fetchAllLanguages, figuresFor } from '../wording'
 import { balancePicture } from './balance-picture'
 import { limitsPicture } from './limits-picture'
-import type { Look } from './look'
+import { widthOf, type Look } from './look'
+import { yearsPicture } from './years-picture'
 import { drawingOf, picturedBalance, picturedLimits, picturedRefinance, picturedYears } from './pictured'
 
 beforeAll(() => fetchAllLanguages())
@@ -165,6 +166,15 @@ test('whatever a loan is called, the picture stays a picture', () => {
   }
 })
 
+test('a text whose pieces stand in an order of their own is a piece of text each, whatever it says', () => {
+  for (const text of nastyTexts) {
+    const drawn = { years: [{ year: 2026, parts: [5] }], names: [text], short: () => text }
+    const svg = yearsPicture(drawn, look({ isRtl: true, inOrder: (said) => [said, ' ', '1'] }))
+    expect(svg.match(/<(?!\/?(svg|text|tspan|rect|line)\b)/g)).toBeNull()
+    expect(svg.split('<tspan> </tspan><tspan>1</tspan></text>').length).toBeGreaterThan(2)
+  }
+})
+
 test('any balances are drawn (300)', () => {
   const figures = createFigures('en-CA', 'CAD')
   const points = fc.array(
@@ -228,4 +238,43 @@ test('where what draws does not paint edges first, each edge is a text of its ow
     expect([at, how.includes('stroke='), / fill="([^"]*)"/.exec(how)?.[1]]).toEqual(
       at % 2 === 0 ? [at, true, '#fff'] : [at, false, '#000'],
     )
+})
+
+test('names of parts stand beside the amounts and within the picture, from either side, over any years', () => {
+  const years = fc.array(
+    fc.record({ first: fc.integer({ min: 1, max: 9e6 }), second: fc.integer({ min: 1, max: 9e6 }) }),
+    { minLength: 1, maxLength: 40 },
+  )
+  const figures = createFigures('en-CA', 'CAD')
+  fc.assert(
+    fc.property(years, fc.boolean(), fc.integer({ min: 280, max: 1100 }), (some, isRtl, width) => {
+      const size = look({ width, isRtl })
+      const drawn = {
+        years: some.map(({ first, second }, i) => ({ year: 2026 + i, parts: [first, second] })),
+        names: ['principal', 'interest'],
+        short: figures.moneyCompact,
+      }
+      const texts = [...yearsPicture(drawn, size).matchAll(/<text([^>]*)>([^<]*)</g)].map(
+        ([, attributes = '', text = '']) => {
+          const x = Number(/ x="([^"]*)"/.exec(attributes)?.[1])
+          const anchor = /text-anchor="(\w+)"/.exec(attributes)?.[1]
+          const wide = widthOf(text, size)
+          const left = anchor === 'start' ? x : anchor === 'end' ? x - wide : x - wide / 2
+          return { text, left, right: left + wide }
+        },
+      )
+      const amounts = texts.filter(({ text }) => text.startsWith('$'))
+      for (const name of texts.filter(({ text }) => drawn.names.includes(text))) {
+        expect(name.left).toBeGreaterThanOrEqual(0)
+        expect(name.right).toBeLessThanOrEqual(width)
+        for (const amount of amounts)
+          expect([name, amount, name.left < amount.right && name.right > amount.left]).toEqual([
+            name,
+            amount,
+            false,
+          ])
+      }
+    }),
+    { numRuns: 300 },
+  )
 })

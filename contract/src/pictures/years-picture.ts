@@ -62,24 +62,26 @@ export function yearsPicture({ years, names, short }: YearsDrawn, look: Look): s
       stroke: colours.line,
     }),
   )
-  /** Each part is named where it is largest, at the bars themselves. */
+  /** From the side the amounts stand at. */
+  const along = (distance: number) => (isRtl ? look.width - distance : distance)
+  const amountsWide = widthOf(short(most), look) + 8
+  /** Each part is named where it is largest, at the bars themselves, and beside the amounts. */
   const named = names.map((name, i) => {
     const sizes = years.map(({ parts }) => parts[i] ?? 0)
     const largest = Math.max(...sizes)
     const at = sizes.indexOf(largest)
     if (largest <= 0) return ''
     const below = (years[at]?.parts ?? []).slice(0, i).reduce((sum, part) => sum + part, 0)
-    const middle = x(at) + wide / 2
+    const middle = along(x(at) + wide / 2)
     const half = widthOf(name, look) / 2
-    const isLeft = middle < half + widthOf(short(most), look) + 8
-    const isRight = middle > look.width - half - 4
-    const [start, end] = isRtl ? [after, before] : [before, after]
+    const isAtAmounts = middle < half + amountsWide
+    const isAtEnd = middle > look.width - half - 4
     return label(
       name,
       {
-        x: isLeft ? (isRtl ? middle : middle + 4) : isRight ? look.width - 4 : middle,
+        x: along(isAtAmounts ? Math.max(middle + 4, amountsWide) : isAtEnd ? look.width - 4 : middle),
         y: y(below + largest / 2) + fontSize * 0.35,
-        anchor: isLeft ? start : isRight ? end : 'middle',
+        anchor: isAtAmounts ? before : isAtEnd ? after : 'middle',
         colour: colours.ink,
         bold: true,
       },

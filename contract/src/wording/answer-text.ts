@@ -12,7 +12,7 @@ import {
   type LoanFigure,
 } from './loan-list'
 import {
-  isOtherCurrency,
+  inItsSign,
   moneyReadings,
   readDate,
   readPercent,
@@ -21,6 +21,7 @@ import {
   wholeReadings,
   type Readings,
 } from './read-answer'
+import { MOST_TYPED } from './read-number'
 
 /** Which of the two a bare number means where an amount or a percentage is asked. */
 export type ShareUnit = 'money' | 'percent'
@@ -43,7 +44,9 @@ export interface TypedIn {
 /** The answer in a typed text: null where nothing is typed. */
 export function readTyped(question: Question, text: string, unit: ShareUnit, place: TypedIn): unknown {
   if (text.trim() === '') return null
-  const { isSure, all } = readingsOfAnswer(question, text, unit, place)
+  // A list is read figure by figure.
+  const isTooLong = text.length > MOST_TYPED && question.asks !== 'loans'
+  const { isSure, all } = isTooLong ? nothing : readingsOfAnswer(question, text, unit, place)
   return isSure ? all[0] : ({ unreadable: text, couldBe: all } satisfies Unreadable)
 }
 
@@ -58,14 +61,17 @@ function readingsOfAnswer(
   place: TypedIn,
 ): Readings<unknown> {
   const { locale, currency } = place
-  const digits = minorDigitsOf[currency]
   switch (question.asks) {
     case 'money':
-      return isOtherCurrency(text, currency, locale) ? nothing : moneyReadings(text, locale, digits)
+    case 'share': {
+      const [amount, digits] = [inItsSign(text, currency, locale), minorDigitsOf[currency]]
+      if (amount === undefined) return nothing
+      return question.asks === 'money'
+        ? moneyReadings(amount, locale, digits)
+        : shareReadings(amount, locale, digits, unit)
+    }
     case 'percent':
       return certain(readPercent(text, locale))
-    case 'share':
-      return isOtherCurrency(text, currency, locale) ? nothing : shareReadings(text, locale, digits, unit)
     case 'term':
       return certain(readTerm(text, locale, place.own))
     case 'number':

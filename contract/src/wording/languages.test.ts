@@ -22,6 +22,30 @@ test('the languages are English, French, German, Spanish and one from right to l
   expect(isRightToLeft('ar-EG')).toBe(true)
 })
 
+test('whatever language a lender adds runs the way it is written', () => {
+  const byCldr = (locale: string) => /Arab|Hebr|Thaa/.test(new Intl.Locale(locale).maximize().script ?? '')
+  const letters = [...'abcdefghijklmnopqrstuvwxyz']
+  for (const language of letters.flatMap((a) => letters.map((b) => a + b)))
+    expect([language, isRightToLeft(language)]).toEqual([language, byCldr(language)])
+  const turned = ['ar-SA', 'fa-IR', 'ur-PK', 'ps-AF', 'sd-PK', 'ug-CN', 'dv-MV', 'yi-US', 'he-IL', 'pa-PK']
+  const straight = [
+    'pa-IN',
+    'ku-TR',
+    'az-AZ',
+    'uz-UZ',
+    'ru-RU',
+    'hi-IN',
+    'zh-CN',
+    'arn-CL',
+    'hei-CA',
+    'xx-XX',
+  ]
+  expect(turned.filter((locale) => !isRightToLeft(locale))).toEqual([])
+  expect(straight.filter(isRightToLeft)).toEqual([])
+  // A language may come from an address.
+  expect(['0000-01-01', '', '-', 'arr', '../he'].filter(isRightToLeft)).toEqual([])
+})
+
 test('a language without words of its own speaks English', () => {
   expect(languageOf('nl-NL')).toBe(english)
 })

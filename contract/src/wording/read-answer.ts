@@ -13,7 +13,7 @@ import { perLocale } from './intl'
 import type { Language } from './language'
 import { languageOf } from './languages'
 import { literally } from './literally'
-import { DIRECTION_MARKS, readingsOf, readNumber } from './read-number'
+import { DIRECTION_MARKS, isMultiplier, readingsOf, readNumber, saysMoney, saysPercent } from './read-number'
 
 /**
  * What a typed text can mean. Where it is sure there is one meaning, which is taken; where it is not, none is taken and
@@ -29,7 +29,7 @@ const theSure = <T>({ isSure, all }: Readings<T>): T | undefined => (isSure ? al
 
 /** Amounts a text can mean, in whole minor units; none with more decimals than the currency has. */
 export function moneyReadings(typed: string, locale: string, digits: MinorDigits): Readings<Minor> {
-  if (/[%\u066a]/.test(typed)) return none
+  if (saysPercent(typed)) return none
   const plains = readingsOf(typed, { minorDigits: digits }, locale)
   const all = plains.flatMap((plain) => minorOf(plain, digits) ?? [])
   return { isSure: plains.length === 1 && all.length === 1, all }
@@ -45,10 +45,6 @@ function minorOf(plain: string, digits: MinorDigits): Minor | undefined {
 /** An amount as typed, in whole minor units; undefined where it is none, or could be two. */
 export const readMoney = (typed: string, locale: string, digits: MinorDigits): Minor | undefined =>
   theSure(moneyReadings(typed, locale, digits))
-
-/** Whether a sign, a code or a word in it says that it is an amount. */
-const saysMoney = (typed: string): boolean =>
-  /\p{Sc}|(?<!\p{L})[A-Z]{3}(?!\p{L})|[km]\s*$|lakh|crore/iu.test(typed)
 
 /** A percentage as typed, as a plain decimal: "4,64 %" is "4.64", and never 464 or 0.0464. */
 export function readPercent(typed: string, locale: string): string | undefined {
@@ -71,7 +67,7 @@ export function shareReadings(
   const asMoney = { isSure: amounts.isSure, all: amounts.all.map((money) => ({ money })) }
   const percent = readPercent(typed, locale)
   const asPercent = sure(percent === undefined ? undefined : { percent })
-  if (/[%\u066a]/.test(typed)) return asPercent
+  if (saysPercent(typed)) return asPercent
   if (unit === 'money' || saysMoney(typed)) return asMoney
   if (percent === undefined || Number(percent) > 100) return asMoney
   const isGrouped = readingsOf(typed, 'number').length > 1
@@ -89,11 +85,10 @@ export const readShare = (
 
 /** A length of time as typed: "25", "25 years", "25y 6m", "300 months", "12½". A bare number is years. */
 export function readTerm(typed: string, locale: string, own?: OwnWords): TermLength | undefined {
-  const text = typed
-    .replace(DIRECTION_MARKS, '')
-    .trim()
-    .toLowerCase()
-    .replace(halfIn(languageOf(locale, own)), '½')
+  const text = lengthsIn(languageOf(locale, own)).reduce(
+    (plain, [form, put]) => plain.replace(form, put),
+    typed.replace(DIRECTION_MARKS, '').trim().toLowerCase(),
+  )
   const parts = [
     ...text.matchAll(
       /([\p{Nd}.,\u066b]*)(\s*½|\s+1\/2)?\s*(\p{L}*)\.?(\s*½)?[\s,]*(?:(?:and|et|und|y)\s+|ו-?)?/gu,
@@ -112,22 +107,44 @@ export function readTerm(typed: string, locale: string, own?: OwnWords): TermLen
   return lengthOfMonths(months)
 }
 
-const halves = new WeakMap<Language, RegExp>()
-/** What "and a half" is found by. */
-function halfIn(language: Language): RegExp {
-  const known = halves.get(language)
+type Put = readonly [form: RegExp, put: string]
+const lengths = new WeakMap<Language, readonly Put[]>()
+/**
+ * What a language says in words of its own, with what is read in every language instead: "and a half", and years and months
+ * in each form it writes them in, which a lender may word in any way ("one full year").
+ */
+function lengthsIn(language: Language): readonly Put[] {
+  const known = lengths.get(language)
   if (known) return known
-  const any = language.typedHalf.map(literally).join('|') || '(?!)'
-  const made = new RegExp(`\\s?(?:${any})(?!\\p{L})`, 'gu')
-  halves.set(language, made)
+  const halves = language.typedHalf.map((half): Put => [
+    wordsFound(`\\s?${literally(half.toLowerCase())}`),
+    '½',
+  ])
+  const counted = [
+    [language.years, 'yr'],
+    [language.months, 'mo'],
+  ] as const
+  const forms = counted.flatMap(([byNumber, unit]) =>
+    Object.entries(byNumber).map(([category, form]): Put => {
+      const found = literally(form.toLowerCase()).replace('#', '([\\p{Nd}.,\\u066b]+)')
+      const number = form.includes('#') ? '$1' : (NUMBERS[category] ?? '')
+      return [wordsFound(`(?<!\\p{L})${found}`), `${number} ${unit}`]
+    }),
+  )
+  const made = [...halves, ...forms]
+  lengths.set(language, made)
   return made
 }
+const wordsFound = (source: string) => new RegExp(`${source}(?!\\p{L})`, 'gu')
+/** The number a form stands for that leaves it out: "a year", "two years" in one word. */
+const NUMBERS: Readonly<Record<string, string>> = { zero: '0', one: '1', two: '2' }
 
 /** English words are read in every language; so are the language's own. */
 function monthsIn(unit: string, locale: string, own?: OwnWords): number | undefined {
   const languages = [languageOf(locale, own), languageOf('en')]
-  if (languages.some(({ typedYears }) => typedYears.includes(unit))) return 12
-  return languages.some(({ typedMonths }) => typedMonths.includes(unit)) ? 1 : undefined
+  const isOneOf = (words: readonly string[]) => words.some((word) => word.toLowerCase() === unit)
+  if (languages.some(({ typedYears }) => isOneOf(typedYears))) return 12
+  return languages.some(({ typedMonths }) => isOneOf(typedMonths)) ? 1 : undefined
 }
 
 /** Whole numbers a text can mean, grouped in any way. */
@@ -148,22 +165,47 @@ export function readDate(typed: string, precision: 'day' | 'month'): string | un
   return readIsoDate(iso) ? iso : undefined
 }
 
-/** Whether a text names another currency than this one, by its sign or its code (ISO 4217). */
-export function isOtherCurrency(typed: string, currency: Currency, locale: string): boolean {
-  const codes = typed.toUpperCase().match(/(?<!\p{L})[A-Z]{3}(?!\p{L})/gu) ?? []
-  if (codes.some((code) => code in minorDigitsOf && code !== currency)) return true
-  const [sign] = /\p{Sc}/u.exec(typed) ?? []
-  return sign !== undefined && !signsOf(currency, locale).includes(sign)
+/**
+ * A text in which the currency's own signs, as they are written in any place, are the one that stands for all ("¤"): words
+ * like "kr" belong to some amounts only. Undefined where it names another currency, by its sign or its code (ISO 4217).
+ */
+export function inItsSign(typed: string, currency: Currency, locale: string): string | undefined {
+  const stands = (word: string) => word === '' || isMultiplier(word)
+  const text = plainSigns(typed).replace(
+    signsIn(locale)(currency),
+    // Letters that touch it make another of it, as in "US$", but for those that multiply.
+    (all, before: string, after: string) =>
+      stands(before) && stands(after) ? `${before}\u00a4${after}` : all,
+  )
+  const codes = text.toUpperCase().match(/(?<!\p{L})[A-Z]{3}(?!\p{L})/gu) ?? []
+  const isOther = /(?!\u00a4)\p{Sc}/u.test(text) || codes.some((code) => code in minorDigitsOf)
+  return isOther ? undefined : text
 }
 
-/** The signs a currency is written with in a locale. */
-const signsOf = (currency: Currency, locale: string): string => signsIn(locale)(currency)
+/** Signs of one width, without marks of direction. */
+const plainSigns = (text: string): string =>
+  text.replace(DIRECTION_MARKS, '').replace(/\p{Sc}/gu, (sign) => sign.normalize('NFKC'))
+
+/** Signs that people write beside those their browser writes, by currency. */
+const alsoWritten: Readonly<Record<string, readonly string[] | undefined>> = {
+  CHF: ['Fr.', 'Fr'],
+  INR: ['Rs.', 'Rs'],
+  NOK: ['kr.', 'kr'],
+  SEK: ['kr.', 'kr'],
+}
+
+/** Finds what a currency is written with in a locale, longest first, with the letters that touch it. */
 const signsIn = perLocale((locale) =>
-  perLocale((currency) =>
-    (['narrowSymbol', 'symbol'] as const)
-      .map((currencyDisplay) =>
-        new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay }).format(0),
-      )
-      .join(' '),
-  ),
+  perLocale((currency) => {
+    const byBrowser = (['narrowSymbol', 'symbol'] as const).flatMap((currencyDisplay) =>
+      new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay })
+        .formatToParts(0)
+        .flatMap(({ type, value }) => (type === 'currency' ? [plainSigns(value)] : [])),
+    )
+    // "C$", "CA$": dollars are told apart by how their code begins.
+    const dollars = byBrowser.includes('$') ? [1, 2].map((n) => `${currency.slice(0, n)}$`) : []
+    const signs = [currency, ...byBrowser, ...dollars, ...(alsoWritten[currency] ?? [])]
+    const longestFirst = signs.sort((a, b) => b.length - a.length).map(literally)
+    return new RegExp(`(\\p{L}*?)(?:${longestFirst.join('|')})(\\p{L}*)`, 'giu')
+  }),
 )

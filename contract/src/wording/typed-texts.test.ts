@@ -1,8 +1,10 @@
 import { describe, expect, test } from 'vitest'
+import { currencies, minor } from '@vivid/core'
 import type { Currency, Question } from '@vivid/core/evaluate'
-import { readTyped, understoodAs } from './answer-text'
+import { readTyped, textOfAnswer, understoodAs } from './answer-text'
 import { createFigures } from './figures'
 import { fetchAllLanguages } from './languages'
+import { readingsOf } from './read-number'
 
 await fetchAllLanguages()
 
@@ -129,14 +131,44 @@ describe.each(places)('typed in $locale', ({ locale, currency, decimal, group })
       ['٤١٢٬٦٠٠', 412_600],
       ['４１２６００', 412_600],
       ['४१२६००', 412_600],
-    ] as const)
+      ['412 thousand', 412_000],
+      ['412,6 Tsd.', 412_600],
+      ['150 mille', 150_000],
+      ['150 MIL', 150_000],
+      ['150 אלף', 150_000],
+      ['1.5 million', 1_500_000],
+      ['2,5 Mio.', 2_500_000],
+      ['1,5 millón', 1_500_000],
+      ['1.5 מיליון', 1_500_000],
+      ['12L', 1_200_000],
+      ['1.2 cr', 12_000_000],
+      ['+250', 250],
+      [`1.5 million ${currency.toLowerCase()}`, 1_500_000],
+      [`98,5 k${signOf[currency]}`, 98_500],
+    ] as const) {
       expect([text, read(money, text)]).toEqual([text, value * 100])
+      if (value >= 1000) expect([text, read(share, text, 'percent')]).toEqual([text, { money: value * 100 }])
+    }
+    for (const text of ['60 km', '5 apples', '+-5', '1 million 5', 'million'])
+      expect([text, read(money, text)]).toEqual([text, { unreadable: text, couldBe: [] }])
+  })
+
+  test('a percentage is one by its sign of any width, or by its word', () => {
+    for (const text of ['20 ％', '２０％', '20﹪', '20٪', '20 percent', '20 per cent', '20 pct'])
+      for (const unit of ['money', 'percent'] as const) {
+        expect([text, read(share, text, unit)]).toEqual([text, { percent: '20' }])
+        expect([text, read(percent, text)]).toEqual([text, '20'])
+        expect([text, read(money, text)]).toEqual([text, { unreadable: text, couldBe: [] }])
+      }
+    for (const text of ['4,6 pour cent', '4,6 Prozent', '4,6 por ciento', '4.6 אחוזים', '4.6 אחוז'])
+      expect([text, read(percent, text)]).toEqual([text, '4.6'])
   })
 
   test('another currency is not taken for this one', () => {
     const other = currency === 'EUR' ? ['£', 'GBP', 'CAD'] : ['€', 'EUR', 'JPY']
-    for (const name of other)
-      for (const text of [`${name} 5`, `5 ${name}`]) expect(read(money, text)).toMatchObject({ couldBe: [] })
+    for (const name of [...other, 'US$', 'R$', 'MXN', 'kr', 'Fr.'])
+      for (const text of [`${name} 5`, `5 ${name}`])
+        expect([text, read(money, text)]).toEqual([text, { unreadable: text, couldBe: [] }])
   })
 
   test('what was understood is said where it differs from what stands there', () => {
@@ -153,6 +185,87 @@ describe.each(places)('typed in $locale', ({ locale, currency, decimal, group })
     expect(understood(asks({ asks: 'term' }), '300m')).toBe(figures.term({ years: 25, months: 0 }))
     expect(understood(money, 'lots')).toBeUndefined()
   })
+})
+
+const everywhere =
+  'ar-EG ar-KW bn-IN da-DK de-AT de-CH de-DE en-CA en-CH en-IN en-ZA es-ES es-MX fa-IR fr-CA fr-CH he-IL'
+    .concat(' hi-IN it-CH ja-JP mr-IN nb-NO pl-PL pt-PT ru-RU sv-SE tr-TR')
+    .split(' ')
+
+describe.each(everywhere)('what a page writes it reads again, in %s', (locale) => {
+  test.each(currencies)('in %s', (currency) => {
+    const figures = createFigures(locale, currency)
+    const again = (question: Question, answer: unknown) => {
+      const text = textOfAnswer(question, answer, figures)
+      expect([text, readTyped(question, text, 'percent', { locale, currency })]).toEqual([text, answer])
+    }
+    for (const amount of [5, 99, 1234, 12_345, 412_600_00, 412_600_50, 1_234_567_89, 1e12 + 1, -250_00]) {
+      again(money, amount)
+      again(share, { money: amount })
+      const whole = figures.money(minor(amount))
+      expect([whole, readTyped(money, whole, 'money', { locale, currency })]).toEqual([whole, amount])
+    }
+    for (const rate of ['0', '0.125', '4.64', '12.345', '100']) {
+      again(percent, rate)
+      again(share, { percent: rate })
+    }
+    for (const count of [0, 7, 1234, 1_234_567]) again(asks({ asks: 'number' }), count)
+    for (const months of [7, 12, 13, 300, 306])
+      again(asks({ asks: 'term' }), { years: Math.floor(months / 12), months: months % 12 })
+  })
+})
+
+test('whatever is pasted is looked at in no time', () => {
+  const [n, place] = [300_000, { locale: 'en-CA', currency: 'CAD' }] as const
+  for (const asked of ['money', 'share', 'percent', 'term', 'number'])
+    for (const text of ['a', '1', '1.', ',', 'kr', '1 year ', '1 ½ ', '$', 'k '].map(
+      (one) => `${one.repeat(n)}!`,
+    ))
+      expect(readTyped(asks({ asks: asked }), text, 'money', place)).toEqual({
+        unreadable: text,
+        couldBe: [],
+      })
+  const owed = `${'1'.repeat(n)}!`
+  expect(readTyped(asks({ asks: 'loans' }), `Car;${owed};5;100`, 'money', place)).toEqual([
+    { name: 'Car', owed: { unreadable: owed }, rate: '5', payment: 100_00 },
+  ])
+  expect(readingsOf(`${'1'.repeat(n)}!`, 'number')).toEqual([])
+})
+
+test('words for years and months that a lender writes with capitals are read all the same', () => {
+  const own = { nl: { typedYears: 'Jaar, Jr', typedMonths: 'Maand', typedHalf: 'En een half' } }
+  for (const text of ['25 jaar 6 maand', '25 Jr 6 MAAND', '25 jaar en een half'])
+    expect([
+      text,
+      readTyped(asks({ asks: 'term' }), text, 'percent', { locale: 'nl-NL', currency: 'EUR', own }),
+    ]).toEqual([text, { years: 25, months: 6 }])
+})
+
+test.each([
+  ['en-CA', {}],
+  ['de-DE', {}],
+  ['he-IL', {}],
+  ['en-CA', { 'years.one': 'one season', 'years.other': '# seasons' }],
+  ['en-CA', { 'years.one': 'a year', 'years.other': 'a full # years', 'months.other': '# moons' }],
+  ['en-CA', { 'years.other': 'years: (#)', 'months.other': '+ #m' }],
+  ['es-ES', { 'years.one': 'un año', 'months.one': 'un mes' }],
+  ['he-IL', { 'years.two': 'שנתיים', 'months.two': 'חודשיים' }],
+  [
+    'nl-NL',
+    { 'years.one': '# jaar', 'years.other': '# jaar', 'months.one': '# maand', 'months.other': '# maanden' },
+  ],
+])('a length of time is read as it is written in %s, however a lender words it: %o', (locale, phrases) => {
+  const own = { [locale.slice(0, 2)]: phrases }
+  const figures = createFigures(locale, 'CAD', undefined, own)
+  const question = asks({ asks: 'term' })
+  for (let all = 0; all <= 480; all++) {
+    const length = { years: Math.floor(all / 12), months: all % 12 }
+    const text = textOfAnswer(question, length, figures)
+    expect([text, readTyped(question, text, 'percent', { locale, currency: 'CAD', own })]).toEqual([
+      text,
+      length,
+    ])
+  }
 })
 
 test.each([

@@ -7,7 +7,7 @@ import { keptName, paymentAfter, whatIfName, whatIfSentence, whenOf } from './wh
 await fetchAllLanguages()
 const figures = createFigures('en-CA', 'CAD')
 const terms = (frequency: Frequency): LoanTerms => ({
-  principal: 1,
+  principal: amount(1),
   annualRate: '5',
   frequency,
   term: { years: 1 },

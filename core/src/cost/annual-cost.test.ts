@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { amortize } from '../loan/amortize'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import { frequencies, frequencyNames } from '../rates/frequency'
 import { acceptedValue } from '../testing/known-answers'
 import {
@@ -10,13 +10,13 @@ import {
   type CostedLoan,
 } from './annual-cost'
 
-const home: LoanTerms = {
+const home: GivenTerms = {
   principal: 350_710_00,
   annualRate: '4.64',
   frequency: 'monthly',
   term: { years: 25 },
 }
-function loanOf(terms: LoanTerms, fees = 0, agreedOn = ''): CostedLoan {
+function loanOf(terms: GivenTerms, fees = 0, agreedOn = ''): CostedLoan {
   const ledger = amortize(terms)
   if (!ledger.ok) throw new Error(`refused: ${ledger.code} ${ledger.field}`)
   return { ledger, terms, fees, agreedOn }
@@ -27,7 +27,7 @@ const chargeOf = (...given: Parameters<typeof loanOf>) =>
   acceptedValue(annualPercentageRateOfChargeOfLoan(loanOf(...given)))
 
 /** Without fees a loan's annual percentage rate is its own rate, whatever is agreed on. */
-const mixes: readonly (readonly [string, Partial<LoanTerms>])[] = [
+const mixes: readonly (readonly [string, Partial<GivenTerms>])[] = [
   ['as it is', {}],
   ['payments at the start', { due: 'start' }],
   ['payments at the start and a balloon', { due: 'start', balloon: 90_000_00 }],
@@ -62,7 +62,7 @@ describe('without fees it is the loan’s own rate, with', () => {
         fc.constantFrom('2027-01-31', '2026-02-28', '2028-02-29', '2026-11-15'),
         (frequency, hundredths, [, mix], firstPayment) => {
           const annualRate = (hundredths / 100).toFixed(2)
-          const terms: LoanTerms = { ...home, frequency, annualRate, ...mix, firstPayment }
+          const terms: GivenTerms = { ...home, frequency, annualRate, ...mix, firstPayment }
           const ledger = amortize(terms)
           if (!ledger.ok) return
           const { perYear } = frequencies[frequency]
@@ -78,7 +78,7 @@ describe('without fees it is the loan’s own rate, with', () => {
 
 describe('everything that is paid for the loan is in it', () => {
   const plain = rateOf(home)
-  test.each<[string, Partial<LoanTerms>, number]>([
+  test.each<[string, Partial<GivenTerms>, number]>([
     ['fees paid at once', {}, 4_000_00],
     ['fees added to the loan', { fees: { financed: 4_000_00 } }, 0],
     ['a fee with each payment', { fees: { eachPayment: 5_00 } }, 0],
@@ -88,7 +88,7 @@ describe('everything that is paid for the loan is in it', () => {
   ])('%s', (_, mix, fees) => expect(rateOf({ ...home, ...mix }, fees)).toBeGreaterThan(plain + 0.01))
   test('347,000.00 in hand for 300 payments of 1,968.47 (the closed case of the handbook)', () => {
     // Half-yearly compounding gives the payment of the handbook.
-    const terms: LoanTerms = { ...home, compounding: 2 }
+    const terms: GivenTerms = { ...home, compounding: 2 }
     expect(rateOf(terms, 3_710_00)).toBeCloseTo(4.7006, 3)
     expect(chargeOf(terms, 3_710_00)).toBeCloseTo(4.8033, 3)
   })
@@ -101,7 +101,7 @@ describe('everything that is paid for the loan is in it', () => {
 })
 
 test('a first period that is longer than the others lowers the rate, a shorter one raises it', () => {
-  const terms: LoanTerms = { ...home, firstPayment: '2027-01-25' }
+  const terms: GivenTerms = { ...home, firstPayment: '2027-01-25' }
   const from = (agreedOn: string) => rateOf(terms, 0, agreedOn)
   expect(from('2026-12-25')).toBeCloseTo(4.64, 3)
   expect(from('2026-12-10')).toBeLessThan(4.635)

@@ -1,6 +1,6 @@
 import { isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
 import type { Ledger } from '../loan/ledger'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import { factsOf, type Frequency } from '../rates/frequency'
 import type { Checked } from '../guards/refusal'
 import { annualPercentageRate, rateOfFlows, type TimedAmounts } from './annual-percentage-rate'
@@ -9,7 +9,7 @@ import { unitPeriods, type UnitPeriod, type UnitPeriods } from './unit-periods'
 /** A loan from its beginning, as far as its cost in one figure goes. */
 export interface CostedLoan {
   readonly ledger: Ledger
-  readonly terms: LoanTerms
+  readonly terms: GivenTerms
   /** ISO date on which a new loan is agreed on and paid out; a running one has begun earlier. */
   readonly agreedOn: string
   /** Paid by the borrower when the loan begins, minor units: less in hand. */

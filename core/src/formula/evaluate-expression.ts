@@ -1,6 +1,6 @@
 import { addMonths, isoDate, readIsoDate } from '../dates/plain-date'
 import { assert } from '../guards/assert'
-import { Decimal, trusted, power } from '../money/decimal'
+import { Decimal, isDecimal, trusted, power, hasPower } from '../money/decimal'
 import { LARGEST_BALANCE } from '../money/minor'
 import { roundWhole } from '../money/rounding'
 import type { Frequency } from '../rates/frequency'
@@ -66,14 +66,14 @@ export function evaluateExpression(expression: Expression, values: Values): Comp
       const builtIn = values.functionNamed(expression.name)
       assert(builtIn !== undefined, `the function ${expression.name} exists`)
       const result = builtIn.work(argumentsOf(args), values)
-      return Decimal.isDecimal(result) ? bounded(result as Decimal) : result
+      return isDecimal(result) ? bounded(result) : result
     }
   }
 }
 
 export function asDecimal(value: Computed | undefined): Decimal {
-  assert(Decimal.isDecimal(value), 'a measured value is a decimal')
-  return value as Decimal
+  assert(isDecimal(value), 'a measured value is a decimal')
+  return value
 }
 
 /** The items of a list of values, or of a list of loans. */
@@ -92,11 +92,12 @@ function itemNamed({ name, of }: Extract<Expression, { op: 'item' }>, { items }:
 
 /** Beyond this no amount is worked out; what is larger was a slip or an attack. */
 const LARGEST = new Decimal(LARGEST_BALANCE).times(1e6)
+const LARGEST_EXPONENT = LARGEST.exponent()
 
 function bounded(value: Decimal): Decimal {
-  if (!value.isFinite()) throw new Stopped({ code: 'DIVIDED_BY_ZERO' })
   // Most are far smaller, which their exponent alone tells.
-  if (value.e >= LARGEST.e && value.abs().greaterThan(LARGEST)) throw new Stopped({ code: 'TOO_LARGE' })
+  if (value.exponent() >= LARGEST_EXPONENT && value.abs().greaterThan(LARGEST))
+    throw new Stopped({ code: 'TOO_LARGE' })
   return value
 }
 
@@ -113,6 +114,7 @@ function calculate({ how }: Extract<Expression, { op: 'arithmetic' }>, a: Decima
       return a.div(b)
     case '^':
       if (b.abs().greaterThan(10_000)) throw new Stopped({ code: 'TOO_LARGE' })
+      if (!hasPower(a, b)) throw new Stopped({ code: 'DIVIDED_BY_ZERO' })
       return power(a, b)
   }
 }
@@ -137,8 +139,7 @@ function isTrue(how: Comparison, a: Computed, b: Computed): boolean {
 
 /** Decimals by size, after the digits that carry the error of division; texts and dates by their letters. */
 function orderOf(a: Computed, b: Computed): number {
-  if (Decimal.isDecimal(a) && Decimal.isDecimal(b))
-    return trusted(a as Decimal).comparedTo(trusted(b as Decimal))
+  if (isDecimal(a) && isDecimal(b)) return trusted(a).comparedTo(trusted(b))
   if (a === b) return 0
   return String(a) < String(b) ? -1 : 1
 }

@@ -1,93 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
-import { amortize } from '../loan/amortize'
 import { Decimal } from '../money/decimal'
-import { minor } from '../money/minor'
-import { checkFormula, namesInScope } from './check'
-import type { Scope } from './checking'
-import { createReader } from './syntax'
-import { Stopped, type Computed } from './computed'
-import { evaluateExpression } from './evaluate-expression'
-import { builtInNamed, builtIns } from './functions'
-import {
-  COUNT,
-  DATE,
-  FREQUENCY,
-  LOAN,
-  MONEY,
-  moneyPer,
-  NUMBER,
-  PERCENT,
-  TERM,
-  YES_NO,
-  type Unit,
-  type Wanted,
-} from './unit'
-
-const terms = {
-  principal: 120_000_00,
-  annualRate: '6',
-  frequency: 'monthly',
-  term: { years: 10 },
-  firstPayment: '2026-12-25',
-} as const
-const ledger = amortize(terms)
-if (!ledger.ok) throw new Error(ledger.code)
-
-const names: Record<string, readonly [Unit, Computed]> = {
-  'home price': [MONEY, new Decimal(412_600_00)],
-  'down payment': [MONEY, new Decimal(61_890_00)],
-  rate: [PERCENT, new Decimal('4.64')],
-  share: [PERCENT, new Decimal('15')],
-  term: [TERM, new Decimal(300)],
-  'how often': [FREQUENCY, 'biweekly'],
-  factor: [NUMBER, new Decimal('1.5')],
-  'payments made': [COUNT, new Decimal(36)],
-  'home insurance': [moneyPer('year'), new Decimal(1_200_00)],
-  dues: [moneyPer('month'), new Decimal(90_00)],
-  'first day': [DATE, '2026-11-25'],
-  insured: [YES_NO, true],
-  'credit band': [{ is: 'text', options: ['good', 'fair'] }, 'good'],
-  'the loan': [
-    LOAN,
-    {
-      kind: 'loan',
-      agreedOn: '2026-11-25',
-      principal: minor(120_000_00),
-      frequency: 'monthly',
-      terms,
-      ledger,
-    },
-  ],
-}
-const scope: Scope = {
-  steps: new Map(Object.entries(names).map(([name, [unit]]) => [name, { id: name, unit }])),
-  minorDigits: 2,
-  reader: createReader(
-    namesInScope(
-      Object.entries(names).map(([name, [unit]]) => [name, unit.is === 'figures' ? unit.of : undefined]),
-    ),
-  ),
-}
-const check = (text: string, wanted: Wanted = { is: 'shown' }) => checkFormula(text, wanted, scope)
-
-function run(text: string, wanted: Wanted = { is: 'shown' }): Computed {
-  const { formula, problems } = check(text, wanted)
-  if (!formula) throw new Error(`${text}: ${JSON.stringify(problems)}`)
-  return evaluateExpression(formula.expression, {
-    today: { year: 2026, month: 11, day: 25, time: '12:00' },
-    functionNamed: builtInNamed,
-    minorDigits: 2,
-    valueOf: (id) => names[id]?.[1] ?? '',
-    figureOf: (id, figure) =>
-      id === 'the loan' && figure === 'payment'
-        ? new Decimal(ledger.ok ? ledger.payment : 0)
-        : new Decimal(0),
-  })
-}
-/** A value as text: decimals to 12 digits. */
-const said = (value: Computed): string =>
-  Decimal.isDecimal(value) ? (value as Decimal).toSignificantDigits(12).toFixed() : String(value)
+import { check, ledger, run, said } from '../testing/formulas'
+import { Stopped } from './computed'
+import { builtIns } from './functions'
+import { COUNT, DATE, MONEY, moneyPer, NUMBER, PERCENT, TERM, type Unit } from './unit'
 
 /** Each function with a call, the unit it gives and what it comes to; figures worked out by hand or from the ledger. */
 const calls: readonly (readonly [function_: string, text: string, unit: Unit, value: string])[] = [
@@ -300,6 +217,8 @@ test('a slip that is allowed draws a question and does not stop', () => {
 test.each<[string, string]>([
   ['home price / (rate - rate)', 'DIVIDED_BY_ZERO'],
   ['percent of(home price, home price - home price)', 'DIVIDED_BY_ZERO'],
+  ['(factor - factor) ** (0 - 1)', 'DIVIDED_BY_ZERO'],
+  ['(0 - factor) ** 0.5', 'DIVIDED_BY_ZERO'],
   ['10 ** 9999', 'TOO_LARGE'],
   ['(10 ** 99) * (10 ** 99)', 'TOO_LARGE'],
   ['interest of payment(the loan, 121)', 'NO_FIGURE'],

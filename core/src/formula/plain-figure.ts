@@ -1,12 +1,11 @@
 import { Decimal } from '../money/decimal'
 import type { MinorDigits } from '../money/currencies'
-import { readingsOf, type NumberKind } from '../money/typed-number'
+import { readingsOf, saysPercent, type NumberKind } from '../money/typed-number'
 import { frequencyIn, inUnit, type Typed } from './fit'
 import type { FormulaFault } from './problem'
 import { BARE, FREQUENCY, MONEY, PERCENT, TERM, type Unit, type Wanted } from './unit'
 
 const LENGTH = /^(?:(\d+(?:\.\d+)?)\s*(?:years?|yrs?|y))?\s*(?:,|and)?\s*(?:(\d+)\s*(?:months?|mos?|m))?$/iu
-const IS_PERCENT = /%$|per ?cent$/iu
 const IS_AMOUNT = /\p{Sc}|^[A-Z]{3}(?![a-z])|[A-Z]{3}$/u
 /** What FEEL reads itself: a plain number, and one in brackets. */
 const IS_FEEL = /^-?[\d.]*$|[()]/
@@ -34,8 +33,8 @@ export function plainFigure(
     return value && { ...part, text: trimmed, unit: FREQUENCY, expression: { op: 'text', value } }
   }
   if (IS_FEEL.test(trimmed)) return undefined
-  const unit: Unit = IS_PERCENT.test(trimmed) ? PERCENT : IS_AMOUNT.test(trimmed) ? MONEY : BARE
-  const readings = readingsOf(trimmed.replace(/per ?cent$/iu, ''), kindOf(unit, wanted, minorDigits))
+  const unit: Unit = saysPercent(trimmed) ? PERCENT : IS_AMOUNT.test(trimmed) ? MONEY : BARE
+  const readings = readingsOf(trimmed, kindOf(unit, wanted, minorDigits))
   const [value] = readings
   if (value === undefined) return undefined
   if (readings.length > 1) return { code: 'NUMBER_TWO_WAYS', text: trimmed, readings }

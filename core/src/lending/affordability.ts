@@ -1,4 +1,4 @@
-import { Decimal, power } from '../money/decimal'
+import { Decimal, leastOf, greatestOf, power } from '../money/decimal'
 import { LARGEST_AMOUNT, LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { roundDecimal, roundToMultiple } from '../money/rounding'
 import { fractionToDecimal } from '../money/fraction'
@@ -84,7 +84,7 @@ export function affordablePrice(annualIncome: number, household: Household): Aff
     monthly.times(limits.housing).div(100),
     monthly.times(limits.debt).div(100).minus(debts),
   ]
-  const budget = Decimal.min(housingBudget, debtBudget)
+  const budget = leastOf(housingBudget, debtBudget)
   const passes = (price: number) => housingOf(price).lessThanOrEqualTo(budget)
   if (!passes(1)) return refuse('NO_ANSWER', 'annualIncome', { reason: 'NOTHING_AFFORDABLE' })
   const highest = greatestWhole(1, LARGEST_AMOUNT, passes) ?? 0
@@ -142,7 +142,7 @@ export function incomeNeeded(price: number, household: Household): IncomeNeeded 
     housingCost.times(1200).div(limits.housing),
     housingCost.plus(debts).times(1200).div(limits.debt),
   ]
-  const most = Decimal.max(byHousing, byDebt)
+  const most = greatestOf(byHousing, byDebt)
   if (most.greaterThan(LARGEST_BALANCE))
     return refuse('AMOUNT_TOO_LARGE', 'price', { largest: LARGEST_BALANCE })
   if (most.isZero()) return refuse('NO_ANSWER', 'price', { reason: 'NOTHING_TO_PAY' })
@@ -193,7 +193,7 @@ function costsOf(terms: Household): Checked<Costs> {
   const roundTo = readAmount(terms.roundTo ?? 1, 'roundTo')
   if (!roundTo.ok) return roundTo
 
-  const loanOf = (price: number) => Decimal.max(0, down.value(price))
+  const loanOf = (price: number) => greatestOf(new Decimal(0), down.value(price))
   const insuranceOf = (price: number) => {
     const loan = loanOf(price)
     const isAbove = loan.times(100).greaterThan(part('mortgageInsurance.above').times(price))

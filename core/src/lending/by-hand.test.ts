@@ -1,17 +1,17 @@
 import { expect, test } from 'vitest'
 import { amortize } from '../loan/amortize'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import { equity } from './equity'
 import { refinance } from './refinance'
 
-function ledgerOf(terms: LoanTerms) {
+function ledgerOf(terms: GivenTerms) {
   const ledger = amortize(terms)
   if (!ledger.ok) throw new Error(`${ledger.code} ${ledger.field}`)
   return ledger
 }
 
 test('of a running loan what was paid before counts: interest and its share are those of the whole schedule', () => {
-  const whole: LoanTerms = {
+  const whole: GivenTerms = {
     principal: 300_000_00,
     annualRate: '5.2',
     frequency: 'monthly',

@@ -3,18 +3,18 @@ import { describe, expect, test } from 'vitest'
 import { frequencies } from '../rates/frequency'
 import { amortize } from '../loan/amortize'
 import { amountToBorrow } from '../loan/amount-to-borrow'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import { compareLoans, costUntil, untilLeaving } from './compare'
 
-const loan: LoanTerms = { principal: 300_000_00, annualRate: '5', frequency: 'monthly', term: { years: 25 } }
-const ledgerOf = (terms: LoanTerms) => {
+const loan: GivenTerms = { principal: 300_000_00, annualRate: '5', frequency: 'monthly', term: { years: 25 } }
+const ledgerOf = (terms: GivenTerms) => {
   const ledger = amortize(terms)
   if (!ledger.ok) throw new Error(ledger.code)
   return ledger
 }
 
 test('loans stand side by side, each against the first', () => {
-  const shorter: LoanTerms = { ...loan, term: { years: 20 } }
+  const shorter: GivenTerms = { ...loan, term: { years: 20 } }
   const answer = compareLoans([loan, shorter, loan])
   if (!answer.ok) throw new Error(answer.code)
   const [a, b] = [ledgerOf(loan), ledgerOf(shorter)]
@@ -33,13 +33,13 @@ test('loans stand side by side, each against the first', () => {
 })
 
 test('of two programmes the dearer insurance can be the cheaper one for a short stay', () => {
-  const lowRate: LoanTerms = { ...loan, annualRate: '4.6', insurance: { addedPercent: '3' } }
-  const monthly: LoanTerms = {
+  const lowRate: GivenTerms = { ...loan, annualRate: '4.6', insurance: { addedPercent: '3' } }
+  const monthly: GivenTerms = {
     ...loan,
     annualRate: '5',
     insurance: { yearlyPercent: '0.5', value: 320_000_00, untilLoanToValue: '80' },
   }
-  const cost = (terms: LoanTerms, months: number) => costUntil(ledgerOf(terms), terms, months)
+  const cost = (terms: GivenTerms, months: number) => costUntil(ledgerOf(terms), terms, months)
   expect(cost(monthly, 12)).toBeLessThan(cost(lowRate, 12))
   expect(cost(monthly, 240)).toBeGreaterThan(cost(lowRate, 240))
   const whole = ledgerOf(monthly)
@@ -47,7 +47,7 @@ test('of two programmes the dearer insurance can be the cheaper one for a short 
 })
 
 describe('until the borrower leaves', () => {
-  const offer = (more: Partial<LoanTerms>): LoanTerms => ({
+  const offer = (more: Partial<GivenTerms>): GivenTerms => ({
     principal: 350_000_00,
     annualRate: '4.64',
     compounding: 2,
@@ -78,16 +78,16 @@ describe('until the borrower leaves', () => {
       years: fc.integer({ min: 1, max: 30 }),
       months: fc.integer({ min: 0, max: 400 }),
       extra: fc.constantFrom(0, 50_00),
-      insurance: fc.constantFrom<LoanTerms['insurance'][]>(
+      insurance: fc.constantFrom<GivenTerms['insurance'][]>(
         undefined,
         { addedPercent: '3' },
         { yearlyPercent: '0.5', base: 'original' },
       ),
-      fees: fc.constantFrom<LoanTerms['fees'][]>(undefined, { eachPayment: 2_50 }, { financed: 900_00 }),
+      fees: fc.constantFrom<GivenTerms['fees'][]>(undefined, { eachPayment: 2_50 }, { financed: 900_00 }),
     })
     fc.assert(
       fc.property(some, ({ years, months, extra, insurance, fees, annualRate, frequency }) => {
-        const terms: LoanTerms = {
+        const terms: GivenTerms = {
           principal: 200_000_00,
           annualRate,
           frequency,

@@ -1,7 +1,7 @@
 import { minor, ZERO, type Minor } from '../money/minor'
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import { factsOf } from '../rates/frequency'
 import type { Refusal } from '../guards/refusal'
 import { refuse } from '../guards/refusal'
@@ -20,7 +20,7 @@ export interface Compared {
 
 /** Loans side by side, each against the first: as agreed, with an extra, at another rate, over another term. Two to eight. */
 export function compareLoans(
-  loans: readonly LoanTerms[],
+  loans: readonly GivenTerms[],
 ): { readonly ok: true; readonly loans: readonly Compared[] } | Refusal {
   const ledgers = amortizeAll(loans, 2, 8)
   if (!ledgers.ok) return ledgers
@@ -46,7 +46,7 @@ export function compareLoans(
  */
 export function costUntil(
   ledger: Ledger,
-  terms: Pick<LoanTerms, 'principal' | 'fees'>,
+  terms: Pick<GivenTerms, 'principal' | 'fees'>,
   number: number,
 ): Minor {
   const added = ledger.borrowed - terms.principal
@@ -66,7 +66,7 @@ export interface UntilLeaving {
 /** What is paid on a loan from today for so many months, what is owed then, and what that comes to. Whoever stays past the end has paid all. */
 export function untilLeaving(
   ledger: Ledger,
-  terms: Pick<LoanTerms, 'frequency' | 'fees'>,
+  terms: Pick<GivenTerms, 'frequency' | 'fees'>,
   months: number,
 ): UntilLeaving {
   const payments = Math.floor((months * factsOf(terms.frequency).perYear) / 12)
@@ -85,14 +85,14 @@ export function untilLeaving(
 }
 
 function amortizeAll(
-  loans: readonly LoanTerms[],
+  loans: readonly GivenTerms[],
   least: number,
   most: number,
 ): { ok: true; ledgers: Ledger[] } | Refusal {
   if (!Array.isArray(loans) || loans.length < least || loans.length > most)
     return refuse('OUT_OF_RANGE', 'loans', { least, most })
   const ledgers: Ledger[] = []
-  for (const [index, terms] of (loans as readonly LoanTerms[]).entries()) {
+  for (const [index, terms] of (loans as readonly GivenTerms[]).entries()) {
     const ledger = amortize(terms)
     if (!ledger.ok) return { ...ledger, field: `loans.${index}.${ledger.field}` }
     ledgers.push(ledger)

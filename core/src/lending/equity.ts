@@ -5,7 +5,7 @@ import { factsOf } from '../rates/frequency'
 import { isPlainDecimal } from '../rates/percent'
 import { amortize } from '../loan/amortize'
 import { readAmount, readCount } from '../money/read-amount'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import type { Refusal } from '../guards/refusal'
 import { refuse } from '../guards/refusal'
 
@@ -27,7 +27,7 @@ export interface Equity {
  * by whole years. Growth is percent a year and may be negative, above −100.
  */
 export function equity(
-  terms: LoanTerms,
+  terms: GivenTerms,
   home: {
     readonly value: number
     readonly growthPercent: string

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest'
 import { amortize } from '../loan/amortize'
 import { initialRepaymentPayment } from '../loan/closed-forms'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import {
   knownAnswers,
   majorOf,
@@ -16,7 +16,7 @@ import { equity } from './equity'
 import { insuranceFor, minimumDownPayment, premiumsByCredit } from './insurance'
 import { refinance } from './refinance'
 
-function ledgerOf(terms: LoanTerms) {
+function ledgerOf(terms: GivenTerms) {
   const ledger = amortize(terms)
   if (!ledger.ok) throw new Error(`${ledger.code} ${ledger.field}`)
   return ledger

@@ -58,31 +58,33 @@ export function refinance(terms: RefinanceTerms): Refinance | Refusal {
   if (!costs.ok) return costs
   const oldExtra = readAmount(terms.old.extra ?? 0, 'old.extra', 'zero allowed')
   if (!oldExtra.ok) return oldExtra
-  const { compounding = 'perPayment', balance } = terms
-  const { firstPayment, anchorDay } = terms
+  const { compounding = 'perPayment', firstPayment, anchorDay } = terms
   const dates = { ...(firstPayment && { firstPayment }), ...(anchorDay && { anchorDay }) }
   const monthly = { frequency: 'monthly', compounding, ...dates } as const
-  const balanceNow = readAmount(terms.balance, 'balance')
-  if (!balanceNow.ok) return balanceNow
+  const balance = readAmount(terms.balance, 'balance')
+  if (!balance.ok) return balance
+  const principal = balance.value
+  const oldPayment = readAmount(terms.old.payment, 'old.payment')
+  if (!oldPayment.ok) return oldPayment
   const oldTerms = withExtra(
-    { ...monthly, principal: balance, annualRate: terms.old.annualRate, payment: terms.old.payment },
+    { ...monthly, principal, annualRate: terms.old.annualRate, payment: oldPayment.value },
     oldExtra.value,
   )
   const oldLedger = run(oldTerms, 'old')
   if (!oldLedger.ok) return oldLedger
-  const newPrincipal = minor(balance + (terms.costsFinanced ? costs.value : 0))
+  const newPrincipal = minor(principal + (terms.costsFinanced ? costs.value : 0))
   // Costs that are added are fees of the new loan: whoever asks what it costs finds them there, once.
   const financed = terms.costsFinanced && costs.value > 0 ? { fees: { financed: costs.value } } : {}
   const plainTerms: LoanTerms = {
     ...monthly,
     ...financed,
-    principal: balance,
+    principal,
     annualRate: terms.new.annualRate,
     term: { payments: terms.new.payments },
   }
   const plain = run(plainTerms, 'new')
   if (!plain.ok) return plain
-  const room = terms.old.payment + oldExtra.value - plain.payment
+  const room = oldPayment.value + oldExtra.value - plain.payment
   const asked = terms.new.extra ?? 0
   const newExtra = readAmount(asked === 'sameOutlay' ? Math.max(0, room) : asked, 'new.extra', 'zero allowed')
   if (!newExtra.ok) return newExtra
@@ -110,14 +112,14 @@ export function refinance(terms: RefinanceTerms): Refinance | Refusal {
     breakEvenMonth: breakEven,
     savesUntilMonth: tooLong && tooLong - 1,
     simpleBreakEvenMonths:
-      plain.payment < terms.old.payment
-        ? new Decimal(costs.value).div(terms.old.payment - plain.payment)
+      plain.payment < oldPayment.value
+        ? new Decimal(costs.value).div(oldPayment.value - plain.payment)
         : undefined,
     netSavedAfter: (months) => savedAfter(months) - costs.value,
   }
 }
 
-const withExtra = (terms: LoanTerms, amount: number): LoanTerms =>
+const withExtra = (terms: LoanTerms, amount: Minor): LoanTerms =>
   amount > 0 ? { ...terms, extras: [{ amount, every: 'payment' }] } : terms
 
 function run(terms: LoanTerms, which: 'old' | 'new'): Ledger | Refusal {

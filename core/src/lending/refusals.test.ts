@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import { LARGEST_AMOUNT, LARGEST_BALANCE } from '../money/minor'
 import { affordablePrice, incomeNeeded, type Household } from './affordability'
 import { compareLoans } from './compare'
@@ -15,7 +15,7 @@ const refused = ([code, field, details]: Refused) => ({
   field,
   ...(details && { details }),
 })
-const loan: LoanTerms = { principal: 200_000_00, annualRate: '5', frequency: 'monthly', term: { years: 20 } }
+const loan: GivenTerms = { principal: 200_000_00, annualRate: '5', frequency: 'monthly', term: { years: 20 } }
 
 describe('affordability', () => {
   const household: Household = {
@@ -295,9 +295,9 @@ describe('loans beside each other', () => {
       ['AMOUNT_NOT_POSITIVE', 'loans.1.principal'],
     ],
   ] satisfies [string, unknown, Refused][])('%s', (_, loans, expected) => {
-    expect(compareLoans(loans as LoanTerms[])).toMatchObject(refused(expected))
+    expect(compareLoans(loans as GivenTerms[])).toMatchObject(refused(expected))
   })
   test('eight can be compared', () => {
-    expect(compareLoans(Array<LoanTerms>(8).fill(loan)).ok).toBe(true)
+    expect(compareLoans(Array<GivenTerms>(8).fill(loan)).ok).toBe(true)
   })
 })

@@ -20,7 +20,7 @@ import {
   settlementRows,
   type Regular,
 } from './regular-payment'
-import { MOST_PAYMENTS, type LoanTerms } from './loan-terms'
+import { MOST_PAYMENTS, type GivenTerms } from './loan-terms'
 import { spend } from '../guards/work'
 
 /**
@@ -35,7 +35,7 @@ import { spend } from '../guards/work'
  * `least`, and `atPayment` after a change of rate).
  * @example amortize({ principal: 250_000_00, annualRate: '4.64', frequency: 'monthly', term: { years: 25 } })
  */
-export function amortize(terms: LoanTerms): Ledger | Refusal {
+export function amortize(terms: GivenTerms): Ledger | Refusal {
   spend(60)
   const checked = checkTerms(terms)
   return checked.ok ? runLedger(checked.value) : checked

@@ -1,14 +1,14 @@
 import { expect, test } from 'vitest'
 import { amortize } from './amortize'
 import type { Ledger } from './ledger'
-import type { LoanTerms } from './loan-terms'
+import type { GivenTerms } from './loan-terms'
 
-const ledgerOf = (terms: LoanTerms): Ledger => {
+const ledgerOf = (terms: GivenTerms): Ledger => {
   const ledger = amortize(terms)
   if (!ledger.ok) throw new Error(`refused: ${ledger.code} ${ledger.field}`)
   return ledger
 }
-const vessel: LoanTerms = {
+const vessel: GivenTerms = {
   principal: 20_000_00,
   annualRate: '6',
   frequency: 'monthly',
@@ -18,7 +18,7 @@ const vessel: LoanTerms = {
 /** 6 % a year of the balloon alone. */
 const INTEREST_ONLY = 75_00
 
-test.each<[string, LoanTerms, number]>([
+test.each<[string, GivenTerms, number]>([
   ['10 extra a month', { ...vessel, extras: [{ amount: 10_00, every: 'payment' }] }, INTEREST_ONLY],
   [
     'a lump sum of 10,000 after payment 3',
@@ -94,8 +94,8 @@ test('"paid in all" has the balloon, the premiums and the fees with each payment
   expect(totals.paidInAll).toBe(totals.paid + totals.insurance + 60 * 2_00 + 15_000_00)
 })
 
-const million: LoanTerms = { principal: 250_000_00, annualRate: '4.64', frequency: 'monthly' }
-test.each<[string, LoanTerms, string, string]>([
+const million: GivenTerms = { principal: 250_000_00, annualRate: '4.64', frequency: 'monthly' }
+test.each<[string, GivenTerms, string, string]>([
   [
     'one accelerated payment of 1 cent with a balloon of 2',
     { principal: 1, annualRate: '0', frequency: 'acceleratedBiweekly', term: { payments: 1 }, balloon: 2 },

@@ -15,7 +15,7 @@ import { checkInsurance, type CheckedInsurance } from './premiums'
 import { checkRateChanges, keepsPayment, type CheckedRateChange } from './rate-changes'
 import { isObject, readAmount, readCount } from '../money/read-amount'
 import { brokenPair } from './pair-rules'
-import { MOST_PAYMENTS, type LoanTerms, type Term } from './loan-terms'
+import { MOST_PAYMENTS, type GivenTerms, type Term } from './loan-terms'
 
 /** The longest term, years. */
 const LONGEST_TERM_YEARS = 100
@@ -61,7 +61,7 @@ const knownTerms: ReadonlySet<string> = new Set(
 )
 
 /** Checks terms from outside once; everything behind it trusts the result. */
-export function checkTerms(terms: LoanTerms): Checked<CheckedTerms> {
+export function checkTerms(terms: GivenTerms): Checked<CheckedTerms> {
   if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
   for (const name of ['rounding', 'fees', 'insurance', 'grace'] as const) {
     if (terms[name] !== undefined && !isObject(terms[name])) return refuse('OPTION_UNKNOWN', name)
@@ -165,7 +165,7 @@ const isCompounding = (value: unknown): value is Compounding =>
   value === 'perPayment' || (typeof value === 'number' && isTimesPerYear(value))
 
 function checkAmounts(
-  terms: LoanTerms,
+  terms: GivenTerms,
 ): Checked<Pick<CheckedTerms, 'principal' | 'balloon' | 'fees' | 'yearlyExtraLimit'>> {
   const principal = readAmount(terms.principal, 'principal')
   if (!principal.ok) return principal
@@ -189,7 +189,7 @@ function checkAmounts(
 }
 
 function checkLength(
-  terms: LoanTerms,
+  terms: GivenTerms,
   frequency: Frequency,
 ): Checked<Pick<CheckedTerms, 'payments' | 'months' | 'payment'>> {
   if (terms.term === undefined && terms.payment === undefined) return refuse('TERM_OR_PAYMENT_NEEDED', 'term')
@@ -234,7 +234,7 @@ function checkDates({
   start,
   anchorDay,
   dayCount = 'equal',
-}: LoanTerms): Checked<Pick<CheckedTerms, 'firstPayment' | 'start' | 'anchorDay'>> {
+}: GivenTerms): Checked<Pick<CheckedTerms, 'firstPayment' | 'start' | 'anchorDay'>> {
   const first = firstPayment === undefined ? undefined : readIsoDate(String(firstPayment))
   if (firstPayment !== undefined && !first) return refuse('DATE_UNREADABLE', 'firstPayment')
   const from = start === undefined ? undefined : readIsoDate(String(start))

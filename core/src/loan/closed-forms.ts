@@ -1,4 +1,4 @@
-import { Decimal, trusted, power } from '../money/decimal'
+import { Decimal, trusted, floorOf, power } from '../money/decimal'
 import { fractionToDecimal } from '../money/fraction'
 import { LARGEST_BALANCE, minor, type Minor } from '../money/minor'
 import { roundDecimal, type Rounding } from '../money/rounding'
@@ -41,7 +41,7 @@ export function paymentsToRepay(
   const r = fractionToDecimal(rate.exact)
   const interest = trusted(r.times(principal))
   if (interest.greaterThanOrEqualTo(payment)) {
-    return refuse('PAYMENT_TOO_SMALL', 'payment', { least: interest.floor().plus(1).toNumber() })
+    return refuse('PAYMENT_TOO_SMALL', 'payment', { least: floorOf(interest).plus(1).toNumber() })
   }
   const exact = r.isZero()
     ? new Decimal(principal).div(payment)
@@ -49,7 +49,7 @@ export function paymentsToRepay(
         .div(new Decimal(payment).minus(r.times(principal)))
         .ln()
         .div(r.plus(1).ln())
-  const floor = exact.floor()
+  const floor = floorOf(exact)
   const whole = exact.minus(floor).lessThanOrEqualTo(WITHIN) ? floor : floor.plus(1)
   return accept({ exact, whole: Math.max(1, whole.toNumber()) })
 }

@@ -4,7 +4,7 @@ import { frequencies, frequencyNames } from '../rates/frequency'
 import { rowsText } from '../testing/known-answers'
 import { slowLedger } from '../testing/slow-ledger'
 import { amortize } from './amortize'
-import type { LoanTerms } from './loan-terms'
+import type { GivenTerms } from './loan-terms'
 
 const counts = Object.keys(dayCounts) as DayCount[]
 const compoundings = ['perPayment', 1, 2, 4, 12, 365] as const
@@ -16,7 +16,7 @@ describe('every frequency, day count, timing and compounding agrees with the slo
   test.each(mixes)('%s, %s', (frequency, dayCount) => {
     for (const due of ['end', 'start'] as const)
       for (const compounding of compoundings) {
-        const terms: LoanTerms = {
+        const terms: GivenTerms = {
           principal: 90_000_00,
           annualRate: '7.31',
           frequency,

@@ -34,7 +34,10 @@ export interface PlannedExtra {
 }
 
 /** Checks extras and turns their dates into payment numbers. */
-export function checkExtras(extras: readonly Extra[], calendar: Calendar): Checked<readonly PlannedExtra[]> {
+export function checkExtras(
+  extras: readonly Extra<number>[],
+  calendar: Calendar,
+): Checked<readonly PlannedExtra[]> {
   if (!Array.isArray(extras) || extras.length > 1000) return refuse('OPTION_UNKNOWN', 'extras')
   const planned: PlannedExtra[] = []
   for (const [index, extra] of extras.entries()) {
@@ -45,7 +48,7 @@ export function checkExtras(extras: readonly Extra[], calendar: Calendar): Check
   return accept(planned)
 }
 
-function checkExtra(extra: Extra, field: string, calendar: Calendar): Checked<PlannedExtra> {
+function checkExtra(extra: Extra<number>, field: string, calendar: Calendar): Checked<PlannedExtra> {
   if (!isObject(extra)) return refuse('OPTION_UNKNOWN', field)
   const { every, from = 1, until } = extra
   if (every !== 'payment' && every !== 'year' && every !== 'once')
@@ -72,7 +75,7 @@ function checkExtra(extra: Extra, field: string, calendar: Calendar): Checked<Pl
 }
 
 /** Which payment of each year, or which payment at all: 0 is today, after the last payment made. */
-function readAt({ every, at }: Extra, field: string, calendar: Calendar): Checked<number> {
+function readAt({ every, at }: Extra<number>, field: string, calendar: Calendar): Checked<number> {
   if (every === 'payment') return accept(0)
   if (every === 'once') return readOnce(at ?? 0, field, calendar)
   const { perYear } = factsOf(calendar.frequency)

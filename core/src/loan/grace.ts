@@ -8,7 +8,7 @@ import { accept, refuse } from '../guards/refusal'
 import { interestOf } from './interest'
 import type { Grace } from './loan-terms'
 
-export type CheckedGrace = Required<Grace> & { readonly payment: Minor }
+export type CheckedGrace = Required<Grace>
 
 /** Whether interest of the grace time joins the balance. */
 const isAdded = (grace: CheckedGrace): boolean => grace.interest.startsWith('added')
@@ -17,7 +17,10 @@ const isAdded = (grace: CheckedGrace): boolean => grace.interest.startsWith('add
 export const rowsOfGrace = (grace: CheckedGrace | undefined): number =>
   grace === undefined || (isAdded(grace) && grace.payment === 0) ? 0 : grace.payments
 
-export function checkGrace(grace: Grace | undefined, most: number): Checked<CheckedGrace | undefined> {
+export function checkGrace(
+  grace: Grace<number> | undefined,
+  most: number,
+): Checked<CheckedGrace | undefined> {
   if (grace === undefined) return accept(undefined)
   if (!isObject(grace)) return refuse('OPTION_UNKNOWN', 'grace')
   const { interest, rounding = 'once' } = grace

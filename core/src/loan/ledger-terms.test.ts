@@ -16,9 +16,9 @@ import {
 } from '../testing/known-answers'
 import { amortize } from './amortize'
 import type { Ledger } from './ledger'
-import type { Extra, LoanTerms } from './loan-terms'
+import type { Extra, GivenTerms } from './loan-terms'
 
-function ledgerOf(terms: LoanTerms): Ledger {
+function ledgerOf(terms: GivenTerms): Ledger {
   const ledger = amortize(terms)
   if (!ledger.ok) throw new Error(`refused: ${ledger.code} ${ledger.field} ${JSON.stringify(ledger.details)}`)
   return ledger
@@ -41,7 +41,7 @@ interface ExtrasExpected {
   sha256: string
 }
 
-function extrasOf({ recurring, yearly, lump_sums, currency_digits: digits }: ExtrasInput): Extra[] {
+function extrasOf({ recurring, yearly, lump_sums, currency_digits: digits }: ExtrasInput): Extra<number>[] {
   return [
     ...(recurring
       ? [
@@ -69,7 +69,7 @@ describe('extras', () => {
     'known answer $id',
     ({ input, expected }) => {
       const agreed = termsOf(input)
-      const terms: LoanTerms = {
+      const terms: GivenTerms = {
         ...agreed,
         extras: extrasOf(input),
         onExtra: input.effect === 'shorten' ? 'shorten' : 'lower',
@@ -86,7 +86,7 @@ describe('extras', () => {
     },
   )
 
-  const loan: LoanTerms = {
+  const loan: GivenTerms = {
     principal: 200_000_00,
     annualRate: '5',
     frequency: 'monthly',
@@ -160,7 +160,7 @@ interface ChangeExpected {
 test.each(knownAnswers<ChangeInput, ChangeExpected>('rate_change'))(
   'known answer $id',
   ({ input, expected }) => {
-    const terms: LoanTerms = {
+    const terms: GivenTerms = {
       ...termsOf(input),
       rateChanges: input.changes.map(({ from_payment: fromPayment, annual_rate: annualRate, effect }) => ({
         fromPayment,
@@ -211,7 +211,7 @@ const graceInterest = {
 
 test.each(knownAnswers<GraceInput, GraceExpected>('grace'))('known answer $id', ({ input, expected }) => {
   const digits = input.currency_digits ?? 2
-  const terms: LoanTerms = {
+  const terms: GivenTerms = {
     ...termsOf({ ...input, number_of_payments: input.payments_after_grace }),
     grace: {
       payments: input.grace_periods,
@@ -258,7 +258,7 @@ test.each(knownAnswers<DayInput, DayExpected>('day_count'))('known answer $id', 
       expect([name, acceptedValue(countDays(rule, from, to))]).toEqual([name, expected[name]])
     return
   }
-  const terms: LoanTerms = {
+  const terms: GivenTerms = {
     ...termsOf({ ...input, compounds_per_year: 12, payments_per_year: 12 }),
     dayCount: dayCountOf[input.convention] ?? 'equal',
     firstPayment: input.first_payment_date,

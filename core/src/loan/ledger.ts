@@ -1,7 +1,7 @@
 import { assert } from '../guards/assert'
 import { dueDate } from './due-dates'
 import { isoDate, type PlainDate } from '../dates/plain-date'
-import { ZERO, type Minor } from '../money/minor'
+import { minor, ZERO, type Minor } from '../money/minor'
 import { rowsBetween, type MoneyColumns } from './ledger-columns'
 import { factsOf, type Frequency } from '../rates/frequency'
 
@@ -150,15 +150,15 @@ export class Ledger {
     const paidInAll = paid + insurance + eachPayment + balloon
     const owed = paymentsMade === 0 ? this.#facts.principal : this.balanceToday + extraAtStart
     return {
-      interest: (of('interest') + accrued) as Minor,
-      principal: (of('principal') + extraAtStart - accrued) as Minor,
-      paid: paid as Minor,
-      extra: (of('extra') + extraAtStart) as Minor,
+      interest: minor(of('interest') + accrued),
+      principal: minor(of('principal') + extraAtStart - accrued),
+      paid: minor(paid),
+      extra: minor(of('extra') + extraAtStart),
       insurance,
-      fees: ((paymentsMade === 0 ? fees.atStart : 0) + eachPayment) as Minor,
+      fees: minor((paymentsMade === 0 ? fees.atStart : 0) + eachPayment),
       balloon,
-      paidInAll: paidInAll as Minor,
-      cost: (paidInAll - owed) as Minor,
+      paidInAll: minor(paidInAll),
+      cost: minor(paidInAll - owed),
     }
   }
 
@@ -170,12 +170,12 @@ export class Ledger {
     const [paid, insurance, each] = [of('payment'), of('insurance'), fees.eachPayment * paymentsMade]
     return {
       payments: paymentsMade,
-      interest: (of('interest') + accrued) as Minor,
-      principal: (of('principal') - accrued) as Minor,
+      interest: minor(of('interest') + accrued),
+      principal: minor(of('principal') - accrued),
       paid,
       insurance,
-      fees: each as Minor,
-      paidInAll: (paid + insurance + each) as Minor,
+      fees: minor(each),
+      paidInAll: minor(paid + insurance + each),
     }
   }
 
@@ -187,7 +187,7 @@ export class Ledger {
   /** The same without the interest that a time before the first payment will have added. */
   get owedToday(): Minor {
     const { paymentsMade, accruedInterest, balanceToday } = this.#facts
-    return (paymentsMade === 0 ? balanceToday - accruedInterest : balanceToday) as Minor
+    return paymentsMade === 0 ? minor(balanceToday - accruedInterest) : balanceToday
   }
 
   /** A lump sum paid today, minor units. */
@@ -249,7 +249,7 @@ export class Ledger {
    */
   get nextPayment(): Minor {
     const next = this.nextRegular
-    if (next) return (next.payment - next.extra) as Minor
+    if (next) return minor(next.payment - next.extra)
     return this.count === 0 ? ZERO : this.payment
   }
 
@@ -270,13 +270,13 @@ export class Ledger {
     return {
       number,
       date: this.dateOf(number),
-      opening: opening[i] as Minor,
-      payment: payment[i] as Minor,
-      interest: interest[i] as Minor,
-      principal: principal[i] as Minor,
-      extra: extra[i] as Minor,
-      insurance: insurance[i] as Minor,
-      closing: closing[i] as Minor,
+      opening: amountAt(opening, i),
+      payment: amountAt(payment, i),
+      interest: amountAt(interest, i),
+      principal: amountAt(principal, i),
+      extra: amountAt(extra, i),
+      insurance: amountAt(insurance, i),
+      closing: amountAt(closing, i),
     }
   }
 
@@ -288,7 +288,7 @@ export class Ledger {
     const { opening, closing } = this.#facts.columns
     const last = Math.min(number, this.lastNumber)
     if (last === this.firstNumber - 1) return this.balanceToday
-    return (last < 1 ? opening[0] : closing[last - 1]) as Minor
+    return last < 1 ? amountAt(opening, 0) : amountAt(closing, last - 1)
   }
 
   /** Interest in the payments from today up to `number`. */
@@ -343,8 +343,11 @@ export class Ledger {
   }
 }
 
+/** One amount of a column. Throws where there is no such row. */
+const amountAt = (column: Float64Array, i: number): Minor => minor(column[i] ?? Number.NaN)
+
 function sumOf(column: Float64Array, from: number, to: number): Minor {
   let sum = 0
   for (let i = from; i < to; i++) sum += column[i] ?? 0
-  return (sum === 0 ? ZERO : sum) as Minor
+  return minor(sum)
 }

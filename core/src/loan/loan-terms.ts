@@ -1,5 +1,6 @@
 import type { MinorDigits } from '../money/currencies'
 import type { Decimal } from '../money/decimal'
+import type { Minor } from '../money/minor'
 import type { Compounding } from '../rates/periodic-rate'
 import type { DayCount } from '../rates/day-count'
 import type { Frequency } from '../rates/frequency'
@@ -14,9 +15,9 @@ export type Term = { readonly payments: number } | { readonly years: number; rea
 export type When = number | string
 
 /** Paid on top of the regular payment, and taken off the balance at once. */
-export interface Extra {
+export interface Extra<Amount extends number = Minor> {
   /** Minor units, not negative. */
-  readonly amount: number
+  readonly amount: Amount
   readonly every: 'payment' | 'year' | 'once'
   /**
    * For `year`: which payment of each loan year, 1 to payments a year, or a date it falls on. For `once`: with which
@@ -29,7 +30,7 @@ export interface Extra {
 }
 
 /** A time at the start before regular payments. */
-export interface Grace {
+export interface Grace<Amount extends number = Minor> {
   /** How many periods it lasts. */
   readonly payments: number
   /**
@@ -38,7 +39,7 @@ export interface Grace {
    */
   readonly interest: 'none' | 'paid' | 'addedSimple' | 'addedCompound'
   /** What is paid each period all the same, unpaid interest first; not with `paid`, which asks for the interest. */
-  readonly payment?: number
+  readonly payment?: Amount
   /** For `addedSimple`: rounded once at the end (default where nothing is paid), or each period. */
   readonly rounding?: 'once' | 'eachPeriod'
 }
@@ -55,7 +56,7 @@ export interface RateChange {
 }
 
 /** Mortgage insurance on the loan; see `insuranceFor` for premiums by loan-to-value and credit band. */
-export interface LoanInsurance {
+export interface LoanInsurance<Amount extends number = Minor> {
   /** One premium added to the loan, percent of the amount borrowed. */
   readonly addedPercent?: string
   /** A premium with every payment, percent a year. */
@@ -63,24 +64,24 @@ export interface LoanInsurance {
   /** What the yearly percent is of: the amount borrowed, without an added premium, or the balance at each loan year's start. */
   readonly base?: 'original' | 'balanceYearly'
   /** Value of the home, minor units; needed with `untilLoanToValue`. */
-  readonly value?: number
+  readonly value?: Amount
   /** The last premium goes with the first payment that leaves at most this percent of the value owed. */
   readonly untilLoanToValue?: string
   /** The last payment with a premium, at the latest. */
   readonly untilPayment?: number
 }
 
-export interface Fees {
+export interface Fees<Amount extends number = Minor> {
   /** Added to the loan, minor units. */
-  readonly financed?: number
+  readonly financed?: Amount
   /** With every payment, minor units. */
-  readonly eachPayment?: number
+  readonly eachPayment?: Amount
 }
 
 /** What a loan is agreed on. Amounts are whole minor units. */
-export interface LoanTerms {
+export interface LoanTerms<Amount extends number = Minor> {
   /** Amount borrowed, above zero, at most 10^13. */
-  readonly principal: number
+  readonly principal: Amount
   /** Nominal yearly rate in percent, 0 to 1,000: "4.64" is 4.64 %. */
   readonly annualRate: string | Decimal
   readonly frequency: Frequency
@@ -89,7 +90,7 @@ export interface LoanTerms {
   /** At most 100 years, not counting a grace time. Needed unless a payment is given. */
   readonly term?: Term
   /** A given regular payment: the number of payments follows from it, whatever the term says, unless `settleAtTerm`. */
-  readonly payment?: number
+  readonly payment?: Amount
   /** With a given payment and a term: the last payment of the term pays whatever is left. */
   readonly settleAtTerm?: boolean
   /** Whether payments fall at the end (default) or the start of each period. */
@@ -98,7 +99,7 @@ export interface LoanTerms {
    * Amount left when the term ends: due with the last payment, or one period after it where payments fall at the start.
    * A loan without a term ends with the payment that brings it down to this.
    */
-  readonly balloon?: number
+  readonly balloon?: Amount
   readonly minorDigits?: MinorDigits
   readonly rounding?: {
     readonly payment?: 'nearest' | 'up' | 'down'
@@ -113,15 +114,18 @@ export interface LoanTerms {
   readonly dayCount?: DayCount
   /** With a day count: the level payment from the nominal rate (default), or from each period's own days. */
   readonly paymentBasis?: 'nominal' | 'exactDays'
-  readonly extras?: readonly Extra[]
+  readonly extras?: readonly Extra<Amount>[]
   /** After an extra: the payment stays and the loan ends sooner (default), or the end stays and the payment falls. */
   readonly onExtra?: 'shorten' | 'lower'
   /** The most that may be paid as extras in a loan year, minor units. */
-  readonly yearlyExtraLimit?: number
-  readonly grace?: Grace
+  readonly yearlyExtraLimit?: Amount
+  readonly grace?: Grace<Amount>
   readonly rateChanges?: readonly RateChange[]
-  readonly insurance?: LoanInsurance
-  readonly fees?: Fees
+  readonly insurance?: LoanInsurance<Amount>
+  readonly fees?: Fees<Amount>
   /** Payments made so far as agreed: the ledger begins after them, today, and so does what is planned. */
   readonly alreadyPaid?: number
 }
+
+/** The same as it comes from outside: amounts may be any number, and are refused in words where they are none. */
+export type GivenTerms = LoanTerms<number>

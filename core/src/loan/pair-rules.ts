@@ -3,7 +3,7 @@ import { earlyDay } from './due-dates'
 import { factsOf, frequencies } from '../rates/frequency'
 import { dayCounts, type DayCount } from '../rates/day-count'
 import { daysInMonth, readIsoDate } from '../dates/plain-date'
-import type { Extra, LoanTerms, RateChange } from './loan-terms'
+import type { Extra, GivenTerms, RateChange } from './loan-terms'
 
 /**
  * Two settings of a loan that cannot both stand as they are. `refused`: they mean nothing together. `needed`: the first
@@ -13,13 +13,13 @@ export interface PairRule {
   readonly settings: readonly [string, string]
   readonly holds: 'refused' | 'needed'
   /** The two settings by their full paths where these terms break the rule. */
-  readonly broken: (terms: LoanTerms) => readonly [string, string] | undefined
+  readonly broken: (terms: GivenTerms) => readonly [string, string] | undefined
 }
 
 type Broken = PairRule['broken']
 const rule =
   (holds: PairRule['holds']) =>
-  (a: string, b: string, test: (terms: LoanTerms) => boolean): PairRule => ({
+  (a: string, b: string, test: (terms: GivenTerms) => boolean): PairRule => ({
     settings: [a, b],
     holds,
     broken: (terms) => (test(terms) ? [a, b] : undefined),
@@ -27,27 +27,28 @@ const rule =
 const refused = rule('refused')
 const needed = rule('needed')
 
-const every = (terms: LoanTerms) => frequencies[terms.frequency].every
-const isAccelerated = ({ frequency }: LoanTerms) => factsOf(frequency).monthlyPaymentOver !== undefined
-const hasDays = ({ dayCount = 'equal' }: LoanTerms) => dayCount !== 'equal'
-const hasExtras = ({ extras }: LoanTerms) => Array.isArray(extras) && extras.length > 0
-const lowers = (terms: LoanTerms) => terms.onExtra === 'lower' && hasExtras(terms)
-const isGivenAlone = ({ payment, settleAtTerm }: LoanTerms) => payment !== undefined && !settleAtTerm
-const changes = ({ rateChanges }: LoanTerms): readonly RateChange[] =>
+const every = (terms: GivenTerms) => frequencies[terms.frequency].every
+const isAccelerated = ({ frequency }: GivenTerms) => factsOf(frequency).monthlyPaymentOver !== undefined
+const hasDays = ({ dayCount = 'equal' }: GivenTerms) => dayCount !== 'equal'
+const hasExtras = ({ extras }: GivenTerms) => Array.isArray(extras) && extras.length > 0
+const lowers = (terms: GivenTerms) => terms.onExtra === 'lower' && hasExtras(terms)
+const isGivenAlone = ({ payment, settleAtTerm }: GivenTerms) => payment !== undefined && !settleAtTerm
+const changes = ({ rateChanges }: GivenTerms): readonly RateChange[] =>
   Array.isArray(rateChanges) ? (rateChanges as readonly RateChange[]).filter(isObject) : []
-const keeps = (terms: LoanTerms, what: RateChange['keep']) => changes(terms).some(({ keep }) => keep === what)
+const keeps = (terms: GivenTerms, what: RateChange['keep']) =>
+  changes(terms).some(({ keep }) => keep === what)
 
 /** The first change that keeps the end although nothing agreed on it before. */
-const keepsNoEnd: (against: string, test: (terms: LoanTerms) => boolean) => Broken =
+const keepsNoEnd: (against: string, test: (terms: GivenTerms) => boolean) => Broken =
   (against, test) => (terms) => {
     const at = changes(terms).findIndex(({ keep }) => keep === 'term')
     return at !== -1 && test(terms) ? [`rateChanges.${at}.keep`, against] : undefined
   }
 
-const extraWith = (test: (extra: Extra) => string | undefined): Broken => {
+const extraWith = (test: (extra: Extra<number>) => string | undefined): Broken => {
   return ({ extras }) => {
     if (!Array.isArray(extras)) return undefined
-    for (const [i, extra] of (extras as readonly Extra[]).entries()) {
+    for (const [i, extra] of (extras as readonly Extra<number>[]).entries()) {
       const field = isObject(extra) ? test(extra) : undefined
       if (field !== undefined) return [`extras.${i}.${field}`, `extras.${i}.every`]
     }
@@ -56,7 +57,7 @@ const extraWith = (test: (extra: Extra) => string | undefined): Broken => {
 }
 
 /** Whether the first payment can fall on the anchor day, or on the other of two: it does, or its month is too short for it. */
-function fitsAnchor(terms: LoanTerms): boolean {
+function fitsAnchor(terms: GivenTerms): boolean {
   const { anchorDay, firstPayment } = terms
   const first = readIsoDate(String(firstPayment))
   if (!first || !anchorDay) return true
@@ -154,7 +155,7 @@ export const pairRules: readonly PairRule[] = [
 ]
 
 /** The first two settings that do not go together, by their full paths. */
-export function brokenPair(terms: LoanTerms): readonly [string, string] | undefined {
+export function brokenPair(terms: GivenTerms): readonly [string, string] | undefined {
   for (const { broken } of pairRules) {
     const pair = broken(terms)
     if (pair) return pair

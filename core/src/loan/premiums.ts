@@ -1,4 +1,4 @@
-import type { Decimal } from '../money/decimal'
+import { type Decimal, floorOf } from '../money/decimal'
 import { minor, ZERO, type Minor } from '../money/minor'
 import { isObject, readAmount, readCount } from '../money/read-amount'
 import { roundDecimal } from '../money/rounding'
@@ -47,7 +47,7 @@ export function createPremiums({ insurance, principal, frequency }: Insured, bor
   if (!insurance || !percent || percent.isZero()) return NO_PREMIUMS
   const { perYear } = factsOf(frequency)
   const { untilLoanToValue, value, untilPayment, base } = insurance
-  const limit = untilLoanToValue ? untilLoanToValue.times(value).div(100).floor().toNumber() : -1
+  const limit = untilLoanToValue ? floorOf(untilLoanToValue.times(value).div(100)).toNumber() : -1
   if (borrowed <= limit) return NO_PREMIUMS
   const premiumOn = (amount: number) => roundDecimal(percent.times(amount).div(100 * perYear))
   let premium = premiumOn(principal)
@@ -62,7 +62,9 @@ export function createPremiums({ insurance, principal, frequency }: Insured, bor
   }
 }
 
-export function checkInsurance(insurance: LoanInsurance | undefined): Checked<CheckedInsurance | undefined> {
+export function checkInsurance(
+  insurance: LoanInsurance<number> | undefined,
+): Checked<CheckedInsurance | undefined> {
   if (insurance === undefined) return accept(undefined)
   if (!isObject(insurance)) return refuse('OPTION_UNKNOWN', 'insurance')
   const percents: Record<string, Decimal | undefined> = {}

@@ -1,15 +1,15 @@
 import { describe, expect, test } from 'vitest'
 import { amortize } from './amortize'
 import type { Ledger } from './ledger'
-import type { Extra, LoanTerms } from './loan-terms'
+import type { Extra, GivenTerms } from './loan-terms'
 
-const ledgerOf = (terms: LoanTerms): Ledger => {
+const ledgerOf = (terms: GivenTerms): Ledger => {
   const ledger = amortize(terms)
   if (!ledger.ok) throw new Error(`refused: ${ledger.code} ${ledger.field}`)
   return ledger
 }
 /** 67 of 300 payments made, the last of them on 27 November 2026. */
-const running: LoanTerms = {
+const running: GivenTerms = {
   principal: 350_710_00,
   annualRate: '4.64',
   frequency: 'monthly',
@@ -18,7 +18,7 @@ const running: LoanTerms = {
   alreadyPaid: 67,
 }
 const whole = ledgerOf({ ...running, alreadyPaid: 0 })
-const lump = (at: Extra['at']): LoanTerms => ({
+const lump = (at: Extra['at']): GivenTerms => ({
   ...running,
   extras: [{ amount: 10_000_00, every: 'once', ...(at === undefined ? {} : { at }) }],
 })
@@ -89,7 +89,7 @@ describe('a loan that runs stands at today', () => {
 })
 
 test('a lump sum today comes before the interest of a time in which nothing is paid', () => {
-  const terms: LoanTerms = {
+  const terms: GivenTerms = {
     principal: 20_000_00,
     annualRate: '6',
     frequency: 'monthly',
@@ -106,7 +106,7 @@ test.each([
   // 1 % a month of what is owed with the interest that was not paid, to the cent: b → 1.01 b − 40.
   ['compound', 'addedCompound', 10_369_13],
 ] as const)('payments in a time whose %s interest is added', (_, interest, owed) => {
-  const terms: LoanTerms = {
+  const terms: GivenTerms = {
     principal: 10_000_00,
     annualRate: '12',
     frequency: 'monthly',

@@ -3,14 +3,14 @@ import { describe, expect, test } from 'vitest'
 import { amortize } from './amortize'
 import { brokenPair } from './pair-rules'
 import { termPairs } from './term-pairs'
-import type { LoanTerms } from './loan-terms'
+import type { GivenTerms } from './loan-terms'
 
-const base: LoanTerms = { principal: 300_000_00, annualRate: '5', frequency: 'monthly', term: { years: 20 } }
+const base: GivenTerms = { principal: 300_000_00, annualRate: '5', frequency: 'monthly', term: { years: 20 } }
 const first = { firstPayment: '2027-01-31' }
-const extra = (fields: object) => [{ amount: 3_000_00, every: 'payment', ...fields }] as LoanTerms['extras']
+const extra = (fields: object) => [{ amount: 3_000_00, every: 'payment', ...fields }] as GivenTerms['extras']
 
 /** Every setting of a loan in one or two of its ways, by the name it has in the table. */
-const settings: Readonly<Record<string, Partial<LoanTerms>>> = {
+const settings: Readonly<Record<string, Partial<GivenTerms>>> = {
   'frequency weekly': { frequency: 'weekly' },
   'frequency half-monthly': { frequency: 'semiMonthly' },
   'frequency accelerated': { frequency: 'acceleratedBiweekly' },
@@ -47,7 +47,7 @@ const settings: Readonly<Record<string, Partial<LoanTerms>>> = {
 }
 
 /** All that a ledger says: rows, totals, what governs and what was cut. */
-function saidBy(terms: LoanTerms): string {
+function saidBy(terms: GivenTerms): string {
   const ledger = amortize(terms)
   if (!ledger.ok) return `refused ${ledger.code} ${ledger.field} ${JSON.stringify(ledger.details)}`
   const rows = Array.from({ length: ledger.count }, (_, i) => ledger.at(ledger.firstNumber + i))
@@ -99,7 +99,7 @@ describe('no setting of a loan is ever ignored beside another', () => {
 })
 
 test('a refused mix names both of its settings, each by where it stands', () => {
-  const mixes: LoanTerms[] = [
+  const mixes: GivenTerms[] = [
     { ...base, extras: extra({ at: 3 }) },
     { ...base, extras: extra({ every: 'once', from: 3 }) },
     { ...base, extras: extra({ every: 'once', until: 3 }) },

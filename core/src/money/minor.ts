@@ -5,7 +5,7 @@ export type Minor = number & { readonly unit: 'minor' }
 
 /** Brands a whole amount. Throws on anything else: amounts from outside are checked before they come here. */
 export function minor(amount: number): Minor {
-  assert(Number.isSafeInteger(amount), `${amount} is not a whole amount of minor units`)
+  if (!Number.isSafeInteger(amount)) assert(false, `${amount} is not a whole amount of minor units`)
   return (amount === 0 ? 0 : amount) as Minor
 }
 

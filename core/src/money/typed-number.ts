@@ -1,5 +1,45 @@
+import { currencies } from './currencies'
+
 /** Marks that turn the direction of writing: written with amounts in some languages, and never part of a number. */
 export const DIRECTION_MARKS = /[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]/g
+
+/** Stands before decimals and nowhere else. */
+const ARABIC_DECIMAL = '\u066b'
+
+/** The most characters a number is typed with: looking through whatever else was pasted would hold up the page. */
+export const MOST_TYPED = 1_000
+
+/** How many zeros a word behind a number stands for, in whatever language; each has one meaning in all that have it. */
+const zerosOf = new Map<string, number>()
+for (const [zeros, words] of [
+  [3, 'k thousand tsd tausend mille mil אלף'],
+  [5, 'l lac lacs lakh lakhs'],
+  [6, 'm mn mio million millions millionen millón millon millones מיליון'],
+  [7, 'cr crore crores'],
+] as const)
+  for (const word of words.split(' ')) zerosOf.set(word, zeros)
+
+/** Whether a word behind a number multiplies it. */
+export const isMultiplier = (word: string): boolean => zerosOf.has(word.toLowerCase())
+
+const PERCENT =
+  /[%\u066a\ufe6a\uff05]|(?<!\p{L})(?:per ?cent|pct|pour ?cent|prozent|por ?ciento|אחוז(?:ים)?)(?!\p{L})/giu
+const codes = currencies.join('|')
+/** A sign, with what tells dollars apart before it, or a code (ISO 4217) before or behind. */
+const CURRENCY = new RegExp(
+  `(?:^\\s*(?:AU?|CA?|NZ|US)(?=\\$))?\\p{Sc}|^\\s*(?:${codes})(?!\\p{L})|(?<!\\p{L})(?:${codes})\\s*$`,
+  'giu',
+)
+const AMOUNT = new RegExp(
+  `\\p{Sc}|(?<!\\p{L})(?:(?:${codes})(?!\\p{L})|(?:${[...zerosOf.keys()].join('|')})\\.?\\s*$)`,
+  'iu',
+)
+
+/** Whether a sign or a word in a typed text says that it is a percentage. */
+export const saysPercent = (typed: string): boolean => typed.search(PERCENT) >= 0
+
+/** Whether a sign, a code or a word in it says that it is an amount. */
+export const saysMoney = (typed: string): boolean => AMOUNT.test(typed)
 
 /** The sign before decimals. */
 export type DecimalMark = '.' | ','
@@ -13,18 +53,21 @@ export type NumberKind = 'percent' | 'number' | 'whole' | { readonly minorDigits
 /**
  * A typed number as plain decimals ("412600.5"), by which mark stands before its decimals; undefined where it cannot be
  * read so. Digits may be grouped ("412 600", "4,12,600", "412'600"), of any script, in brackets for less than nothing,
- * with a currency sign or code and a percent sign beside them; "k", "m", "lakh" and "crore" multiply, "5 1/8" adds up.
+ * with a currency sign or code and a percent sign or word beside them; "k", "million", "Tsd.", "lakh" and their like
+ * multiply, "5 1/8" adds up.
  */
 export function readBy(typed: string, decimal: DecimalMark): string | undefined {
+  if (typed.length > MOST_TYPED) return undefined
   const text = bare(typed)
   const fraction = /^(-?)(?:(\d+)[ -])?(\d{1,3})\/(\d{1,3})$/.exec(text)
   if (fraction) return withFraction(fraction)
-  const match = /^(-?)([\d.,]*\d[\d.,]*)(k|m|lakhs?|crores?)?$/i.exec(text.replace(/ /g, ''))
+  const match = /^(-?)([\d.,]*\d[\d.,]*?)(?:(\p{L}+)\.?)?$/u.exec(text.replace(/ /g, ''))
   if (!match) return undefined
-  const [, sign = '', digits = '', suffix = ''] = match
+  const [, sign = '', digits = '', word] = match
   const plain = pointOnly(digits, decimal)
-  if (plain === undefined) return undefined
-  const number = trimmed(shifted(plain, zerosOf(suffix.toLowerCase())))
+  const zeros = word === undefined ? 0 : zerosOf.get(word.toLowerCase())
+  if (plain === undefined || zeros === undefined) return undefined
+  const number = trimmed(shifted(plain, zeros))
   return number === '0' ? number : sign + number
 }
 
@@ -46,7 +89,7 @@ export function readingsOf(
   // One mark before three digits.
   const mark: DecimalMark = bare(typed).includes(',') ? ',' : '.'
   const [decimal, grouped] = mark === ',' ? [byComma, byPoint] : [byPoint, byComma]
-  const canGroup = kind !== 'percent' && mark !== marks?.decimal
+  const canGroup = kind !== 'percent' && mark !== marks?.decimal && !typed.includes(ARABIC_DECIMAL)
   const canBeDecimal = decimalsAllowed(kind, typed) && (mark !== marks?.group || kind === 'percent')
   if (canBeDecimal === canGroup) return [decimal, grouped]
   return [canBeDecimal ? decimal : grouped]
@@ -56,7 +99,7 @@ export function readingsOf(
 const decimalsAllowed = (kind: NumberKind, typed: string): boolean =>
   kind === 'percent' ||
   kind === 'number' ||
-  /[a-z]\s*$/i.test(bare(typed)) ||
+  /\p{L}\.?$/u.test(bare(typed)) ||
   (kind !== 'whole' && kind.minorDigits >= 3)
 
 const decimalsOf = (plain: string) => plain.split('.')[1]?.length ?? 0
@@ -77,14 +120,15 @@ function bare(typed: string): string {
     .replace(/\u2044/g, '/')
     .replace(DIRECTION_MARKS, '')
     .replace(/[\u2212\u2013]/g, '-')
-    .replace(/\u066b/g, '.')
-    .replace(/\p{Sc}|[%\u066a]|^\s*[A-Z]{2,3}(?![a-z])|(?<![a-zA-Z])[A-Z]{3}\s*$/gu, '')
+    .replaceAll(ARABIC_DECIMAL, '.')
+    .replace(PERCENT, '')
+    .replace(CURRENCY, '')
     .replace(/['’_\u066c]/g, '')
     .replace(/\s+/g, ' ')
     .trim()
   const inBrackets = /^\(([^()]+)\)$/.exec(text)
   const signed = inBrackets ? `-${inBrackets[1]?.trim() ?? ''}` : text
-  return signed.replace(/^- /, '-')
+  return signed.replace(/^\+ ?(?=[\d.,])|^(-) /, '$1')
 }
 
 /** Decimal digits stand in blocks of ten from their zero on. */
@@ -105,9 +149,6 @@ function withFraction([, sign = '', whole = '', above = '', below = '']: readonl
     ? sign + plain
     : undefined
 }
-
-const zerosOf = (suffix: string): number =>
-  ({ k: 3, m: 6, lakh: 5, lakhs: 5, crore: 7, crores: 7 })[suffix] ?? 0
 
 function pointOnly(digits: string, decimal: DecimalMark): string | undefined {
   const group = decimal === '.' ? ',' : '.'

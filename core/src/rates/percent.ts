@@ -1,4 +1,4 @@
-import { Decimal } from '../money/decimal'
+import { Decimal, isDecimal } from '../money/decimal'
 import type { Checked } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
 
@@ -12,11 +12,10 @@ export const isPlainDecimal = (text: string): boolean => PLAIN_DECIMAL.test(text
 
 /** Reads percent a year ("4.64" is 4.64 %). Refuses what is not a plain decimal, negative or above 1,000 %. */
 export function readRate(annualRate: string | Decimal, field: string): Checked<Decimal> {
-  if (typeof annualRate === 'string' ? !isPlainDecimal(annualRate) : !Decimal.isDecimal(annualRate)) {
+  if (typeof annualRate === 'string' ? !isPlainDecimal(annualRate) : !isDecimal(annualRate)) {
     return refuse('RATE_UNREADABLE', field)
   }
   const rate = new Decimal(annualRate)
-  if (!rate.isFinite()) return refuse('RATE_UNREADABLE', field)
   if (rate.isNegative() && !rate.isZero()) return refuse('RATE_NEGATIVE', field)
   if (rate.greaterThan(HIGHEST_PERCENT)) return refuse('RATE_TOO_HIGH', field, { highest: HIGHEST_PERCENT })
   return accept(rate.abs())

@@ -1,4 +1,4 @@
-import { Decimal } from '../money/decimal'
+import { Decimal, floorOf } from '../money/decimal'
 import { LARGEST_AMOUNT } from '../money/minor'
 import { roundDecimal } from '../money/rounding'
 import type { Checked, Refusal } from '../guards/refusal'
@@ -12,13 +12,13 @@ import type { Ledger } from '../loan/ledger'
 import { levelPaymentRounded } from '../loan/level-payment'
 import { nominalRate } from '../loan/period-rates'
 import { isObject, readAmount } from '../money/read-amount'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import { greatestWhole, leastWhole, rateWhereZero } from './bisect'
 
 /** What is asked for, from what: the terms without the unknown, and the wanted figure. Amounts are minor units. */
 export type Aim =
-  | { readonly find: 'payment'; readonly terms: LoanTerms }
-  | { readonly find: 'term'; readonly terms: LoanTerms & { readonly payment: number } }
+  | { readonly find: 'payment'; readonly terms: GivenTerms }
+  | { readonly find: 'term'; readonly terms: GivenTerms & { readonly payment: number } }
   | { readonly find: 'amount'; readonly terms: Unknown<'principal'>; readonly payment: number }
   | {
       readonly find: 'price'
@@ -33,10 +33,10 @@ export type Aim =
       readonly price: number
     }
   | { readonly find: 'rate'; readonly terms: Unknown<'annualRate'>; readonly payment: number }
-  | { readonly find: 'extra'; readonly terms: LoanTerms; readonly finishWithin: number }
-  | { readonly find: 'balloon'; readonly terms: LoanTerms; readonly payment: number }
+  | { readonly find: 'extra'; readonly terms: GivenTerms; readonly finishWithin: number }
+  | { readonly find: 'balloon'; readonly terms: GivenTerms; readonly payment: number }
 
-type Unknown<Name extends keyof LoanTerms> = Omit<LoanTerms, Name>
+type Unknown<Name extends keyof GivenTerms> = Omit<GivenTerms, Name>
 export type DownPayment = { readonly amount: number } | { readonly percent: string }
 
 export interface AimAnswer {
@@ -75,7 +75,7 @@ export function aim(asked: Aim): AimAnswer | Refusal {
   }
 }
 
-function withLedger(terms: LoanTerms, valueOf: (ledger: Ledger) => number): AimAnswer | Refusal {
+function withLedger(terms: GivenTerms, valueOf: (ledger: Ledger) => number): AimAnswer | Refusal {
   const ledger = amortize(terms)
   return ledger.ok ? { ok: true, value: valueOf(ledger), exact: undefined, ledger } : ledger
 }
@@ -105,7 +105,7 @@ function findAmount(terms: Unknown<'principal'>, payment: number): AimAnswer | R
   const exact = presentValueOf(payment, { rate, payments, balloon, due })
   const keeps = (principal: number) =>
     (levelPaymentRounded({ principal, rate, payments, balloon, due }, paymentRounding) ?? 0) <= payment
-  const near = Math.min(LARGEST_AMOUNT, Math.max(1, exact.floor().toNumber()))
+  const near = Math.min(LARGEST_AMOUNT, Math.max(1, floorOf(exact).toNumber()))
   const slack = 2 * payments + 2
   const value = greatestWhole(Math.max(1, near - slack), Math.min(LARGEST_AMOUNT, near + slack), keeps)
   if (value === undefined) return refuse('NO_ANSWER', 'payment', { reason: 'TOO_SMALL', least: 1 })
@@ -113,7 +113,7 @@ function findAmount(terms: Unknown<'principal'>, payment: number): AimAnswer | R
 }
 
 /** Whether the payment depends on more than a level loan on the amount: then only the ledger knows it. */
-const isMoreThanLevel = ({ grace, insurance, fees, paymentBasis }: Partial<LoanTerms>): boolean =>
+const isMoreThanLevel = ({ grace, insurance, fees, paymentBasis }: Partial<GivenTerms>): boolean =>
   grace !== undefined ||
   insurance?.addedPercent !== undefined ||
   Boolean(fees?.financed) ||
@@ -162,7 +162,7 @@ function findPrice(terms: Unknown<'principal'>, payment: number, down: DownPayme
   const exact = exactAmount.div(financed)
   if (exact.greaterThan(LARGEST_AMOUNT))
     return refuse('AMOUNT_TOO_LARGE', 'payment', { largest: LARGEST_AMOUNT })
-  const near = exact.floor().toNumber()
+  const near = floorOf(exact).toNumber()
   const slack =
     Math.ceil(Math.abs(exact.toNumber()) * 1e-6) +
     100 * (2 + Math.ceil(1 / financed.toNumber())) +
@@ -220,7 +220,7 @@ function findRate(terms: Unknown<'annualRate'>, payment: number): AimAnswer | Re
 }
 
 /** The least extra with every payment that ends the loan in time, no payment above the regular one with its extra. */
-function findExtra(terms: LoanTerms, finishWithin: number): AimAnswer | Refusal {
+function findExtra(terms: GivenTerms, finishWithin: number): AimAnswer | Refusal {
   if (!Number.isInteger(finishWithin)) return refuse('NOT_A_NUMBER', 'finishWithin')
   if (finishWithin < 1) return refuse('TERM_NOT_POSITIVE', 'finishWithin')
   const agreed = amortize(terms)
@@ -247,7 +247,7 @@ function findExtra(terms: LoanTerms, finishWithin: number): AimAnswer | Refusal 
 }
 
 /** The least balloon that brings the level payment down to the wanted one. */
-function findBalloon(terms: LoanTerms, payment: number): AimAnswer | Refusal {
+function findBalloon(terms: GivenTerms, payment: number): AimAnswer | Refusal {
   const wanted = readAmount(payment, 'payment')
   if (!wanted.ok) return wanted
   const checked = levelTerms({ ...terms, balloon: 0 }, payment)

@@ -1,6 +1,6 @@
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import type { Refusal } from '../guards/refusal'
 import { refuse } from '../guards/refusal'
 
@@ -9,27 +9,27 @@ export const MOST_RUNGS = 2_000
 
 /** The same loan over a list of one term, or of two: rung by rung, the second within the first. */
 export type Ladder =
-  | { readonly over: 'extras'; readonly terms: LoanTerms; readonly extras: readonly number[] }
+  | { readonly over: 'extras'; readonly terms: GivenTerms; readonly extras: readonly number[] }
   | {
       readonly over: 'rates'
-      readonly terms: Omit<LoanTerms, 'annualRate'>
+      readonly terms: Omit<GivenTerms, 'annualRate'>
       readonly rates: readonly string[]
     }
   | {
       readonly over: 'terms'
-      readonly terms: Omit<LoanTerms, 'term'>
-      readonly lengths: readonly NonNullable<LoanTerms['term']>[]
+      readonly terms: Omit<GivenTerms, 'term'>
+      readonly lengths: readonly NonNullable<GivenTerms['term']>[]
     }
   | {
       readonly over: 'amounts'
-      readonly terms: Omit<LoanTerms, 'principal'>
+      readonly terms: Omit<GivenTerms, 'principal'>
       readonly amounts: readonly number[]
     }
   | {
       readonly over: 'ratesByTerms'
-      readonly terms: Omit<LoanTerms, 'annualRate' | 'term'>
+      readonly terms: Omit<GivenTerms, 'annualRate' | 'term'>
       readonly rates: readonly string[]
-      readonly lengths: readonly NonNullable<LoanTerms['term']>[]
+      readonly lengths: readonly NonNullable<GivenTerms['term']>[]
     }
 
 /**
@@ -51,7 +51,7 @@ export function ladder<Figures>(
   return { ok: true, rungs }
 }
 
-function rungsOf(asked: Ladder): LoanTerms[] {
+function rungsOf(asked: Ladder): GivenTerms[] {
   switch (asked.over) {
     case 'extras':
       return asked.extras.map((amount) => ({

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import fc from 'fast-check'
 import { amortize } from '../loan/amortize'
 import { balanceAfterExact, partsOfPayment, paymentsToRepay } from '../loan/closed-forms'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import { periodicRate } from '../rates/periodic-rate'
 import {
   knownAnswers,
@@ -133,7 +133,7 @@ describe('aims hold on the ledger, one step to either side (seed 5)', () => {
     compounding: fc.constantFrom('perPayment' as const, 2 as const),
     term: fc.record({ years: fc.integer({ min: 1, max: 30 }) }),
   })
-  const paymentOf = (terms: LoanTerms) => {
+  const paymentOf = (terms: GivenTerms) => {
     const ledger = amortize(terms)
     return ledger.ok ? ledger.payment : NaN
   }
@@ -173,7 +173,7 @@ describe('aims hold on the ledger, one step to either side (seed 5)', () => {
   test('the least extra finishes in time, and a cent less does not (100 aims)', () => {
     fc.assert(
       fc.property(anyTerms, fc.integer({ min: 20, max: 95 }), (terms, percent) => {
-        const loan: LoanTerms = { ...terms, principal: 250_000_00 }
+        const loan: GivenTerms = { ...terms, principal: 250_000_00 }
         const agreed = amortize(loan)
         if (!agreed.ok) throw new Error(agreed.code)
         const finishWithin = Math.max(1, Math.floor((agreed.count * percent) / 100))
@@ -191,7 +191,7 @@ describe('aims hold on the ledger, one step to either side (seed 5)', () => {
   test('the least balloon keeps the payment, and a cent less does not (60 aims)', () => {
     fc.assert(
       fc.property(anyTerms, fc.integer({ min: 60, max: 99 }), (terms, percent) => {
-        const loan: LoanTerms = { ...terms, principal: 80_000_00 }
+        const loan: GivenTerms = { ...terms, principal: 80_000_00 }
         const wanted = Math.floor((paymentOf(loan) * percent) / 100)
         const answer = aim({ find: 'balloon', terms: loan, payment: wanted })
         if (!answer.ok) {
@@ -206,7 +206,7 @@ describe('aims hold on the ledger, one step to either side (seed 5)', () => {
   })
 
   test('with fees, an added premium or a grace time the ledger alone decides', () => {
-    const terms: Omit<LoanTerms, 'principal'> = {
+    const terms: Omit<GivenTerms, 'principal'> = {
       annualRate: '5',
       frequency: 'monthly',
       term: { years: 10 },

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Ledger } from '../loan/ledger'
-import type { LoanTerms } from '../loan/loan-terms'
+import type { GivenTerms } from '../loan/loan-terms'
 import type { Frequency } from '../rates/frequency'
 import type { Checked } from '../guards/refusal'
 
@@ -40,7 +40,7 @@ const frequencyOf: Record<number, Frequency> = {
 export const minorOf = (amount: string, digits = 2): number => Math.round(Number(amount) * 10 ** digits)
 
 /** The cases' words for a loan, put into ours. */
-export function termsOf(input: LoanInput): LoanTerms {
+export function termsOf(input: LoanInput): GivenTerms {
   const digits = input.currency_digits ?? 2
   const samePeriods =
     input.compounds_per_year === null || input.compounds_per_year === input.payments_per_year

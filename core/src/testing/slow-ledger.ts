@@ -1,5 +1,5 @@
 import { Decimal as Shared } from 'decimal.js'
-import type { Extra, LoanTerms } from '../loan/loan-terms'
+import type { Extra, GivenTerms } from '../loan/loan-terms'
 import type { Frequency } from '../rates/frequency'
 
 /**
@@ -30,7 +30,7 @@ interface Rate {
   readonly value: Shared
 }
 
-function ratePer(p: number, annualRate: string, { compounding = 'perPayment' }: LoanTerms): Rate {
+function ratePer(p: number, annualRate: string, { compounding = 'perPayment' }: GivenTerms): Rate {
   const j = new D(annualRate)
   const m = compounding === 'perPayment' ? p : compounding
   if (m === p) return { times: (amount) => amount.times(j).div(100 * p), value: j.div(100 * p) }
@@ -56,7 +56,7 @@ function level(
   return whole(due === 'start' ? payment.div(r.plus(1)) : payment)
 }
 
-function planned(extras: readonly Extra[], k: number, p: number): number {
+function planned(extras: readonly Extra<number>[], k: number, p: number): number {
   let sum = 0
   for (const { amount, every, at, from = 1, until = Infinity } of extras) {
     const inWindow = k >= Math.max(1, Number(from)) && k <= Number(until)
@@ -93,7 +93,7 @@ function dateOf(first: string, frequency: Frequency, k: number): string {
 const p52 = (frequency: Frequency) => perYear[frequency] === 52 || perYear[frequency] === 26
 
 /** Days of period k and of a year, by the day count's own words; undefined where all periods are equal. */
-function daysOf(terms: LoanTerms, k: number): readonly [number, number] | undefined {
+function daysOf(terms: GivenTerms, k: number): readonly [number, number] | undefined {
   const { dayCount = 'equal', firstPayment = '', frequency } = terms
   if (dayCount === 'equal') return undefined
   const months = (12 * 30) / perYear[frequency]
@@ -125,7 +125,7 @@ function daysOfThirty(dayCount: string, from: string, to: string): number {
 }
 
 /** Rows as `k|payment|interest|principal|closing` lines, from the first payment that has not been made. */
-export function slowLedger(terms: LoanTerms): string {
+export function slowLedger(terms: GivenTerms): string {
   const {
     frequency,
     due = 'end',

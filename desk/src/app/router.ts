@@ -1,8 +1,16 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import type { Permission } from '@vivid/contract'
 import CalculatorsPage from '../calculators/CalculatorsPage.vue'
 import SignInPage from '../people/SignInPage.vue'
 import { useSession } from '../shared/session/session-store'
 import UnknownPage from './UnknownPage.vue'
+
+declare module 'vue-router' {
+  interface RouteMeta {
+    /** What only some may do is all there is to do on the page. */
+    needs?: Permission
+  }
+}
 
 export function createDeskRouter() {
   const router = createRouter({
@@ -16,11 +24,16 @@ export function createDeskRouter() {
         component: () => import('../calculators/ReadingPage.vue'),
         props: true,
       },
-      { path: '/worksheet', component: () => import('../calculators/worksheet/WorksheetPage.vue') },
+      {
+        path: '/worksheet',
+        component: () => import('../calculators/worksheet/WorksheetPage.vue'),
+        meta: { needs: 'edit' },
+      },
       {
         path: '/calculators/:id/worksheet',
         component: () => import('../calculators/worksheet/WorksheetPage.vue'),
         props: true,
+        meta: { needs: 'edit' },
       },
       { path: '/record', component: () => import('../record/RecordPage.vue') },
       { path: '/rate-sheets', component: () => import('../rate-sheets/RateSheetsPage.vue') },
@@ -28,8 +41,12 @@ export function createDeskRouter() {
       { path: '/placements', component: () => import('../placements/PlacementsPage.vue') },
       { path: '/audience', component: () => import('../audience/AudiencePage.vue') },
       { path: '/channels', component: () => import('../channels/ChannelsPage.vue') },
-      { path: '/people', component: () => import('../people/PeoplePage.vue') },
-      { path: '/people/archive', component: () => import('../archive/ArchivePage.vue') },
+      { path: '/people', component: () => import('../people/PeoplePage.vue'), meta: { needs: 'keep' } },
+      {
+        path: '/people/archive',
+        component: () => import('../archive/ArchivePage.vue'),
+        meta: { needs: 'keep' },
+      },
       { path: '/me', component: () => import('../people/AccountPage.vue') },
       { path: '/welcome', component: () => import('../people/WelcomePage.vue') },
       { path: '/:unknown(.*)*', component: UnknownPage },

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ArchiveChoice, ArchivedItem } from '@vivid/contract'
+import { entered } from '../shared/fields/entered'
 import { dayOf } from '../shared/time/moments'
 
 /** Things of one kind that an archive holds: what is here already, and what becomes of each. */
@@ -72,7 +73,7 @@ function choose(id: string, choice: string): void {
               class="pick"
               :value="choices[item.id] ?? ''"
               :aria-label="`What becomes of ${item.name}`"
-              @change="choose(item.id, ($event.target as HTMLSelectElement).value)"
+              @change="choose(item.id, entered($event))"
             >
               <option v-for="[value, words] in optionsOf(item)" :key="value" :value="value">
                 {{ words }}

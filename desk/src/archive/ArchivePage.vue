@@ -2,6 +2,7 @@
 import { Alert, Button, Checkbox, message } from 'ant-design-vue'
 import { computed, ref, shallowRef } from 'vue'
 import { ArchiveRead, BroughtIn, MOST_ARCHIVE_BYTES, type BringIn } from '@vivid/contract'
+import { chosenFile } from '../shared/files/chosen-file'
 import { useAsking } from '../shared/api/use-asking'
 import { requestFile, requestWithFile } from '../shared/api/request'
 import { saveBlob } from '../shared/files/text-files'
@@ -26,10 +27,7 @@ const choices = ref<BringIn>({
 })
 
 async function open(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const [chosen] = input.files ?? []
-  // The same file may be chosen again.
-  input.value = ''
+  const chosen = chosenFile(event)
   if (chosen) await readFile(chosen)
 }
 async function readFile(chosen: File): Promise<void> {

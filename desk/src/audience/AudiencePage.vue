@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { Table } from 'ant-design-vue'
 import { computed, defineAsyncComponent, onMounted, reactive, shallowRef, watch } from 'vue'
 import { z } from 'zod'
 import { Audience, CalculatorCard, SMALLEST_GROUP, type AudienceGroup } from '@vivid/contract'
 import { request } from '../shared/api/request'
 import DeskArea from '../shared/page/DeskArea.vue'
+import RowTable from '../shared/page/RowTable.vue'
 import { useAsking } from '../shared/api/use-asking'
 import PickField from '../shared/fields/PickField.vue'
 import { localToday } from '../shared/time/local-today'
@@ -153,12 +153,12 @@ const widest = (bands: Audience['answers'][number]['bands']) =>
       <AudienceChart :days="audience.days" />
       <section v-for="table in tables" :key="table.title">
         <h2>{{ table.title }}</h2>
-        <Table :data-source="table.rows" :columns="columns" row-key="name" size="small" :pagination="false">
-          <template #bodyCell="{ column, text }">
-            <bdi v-if="column.key === 'label'">{{ text }}</bdi>
+        <RowTable :rows="table.rows" :columns="columns" row-key="name">
+          <template #cell="{ column, text }">
+            <bdi v-if="column === 'label'">{{ text }}</bdi>
             <template v-else>{{ count.format(Number(text)) }}</template>
           </template>
-        </Table>
+        </RowTable>
       </section>
       <section v-if="query.calculator">
         <h2>Typical answers</h2>

@@ -4,6 +4,7 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { z } from 'zod'
 import { CalculatorCard } from '@vivid/contract'
+import { entered } from '../shared/fields/entered'
 import { sentenceOf } from '../shared/api/api-error'
 import { request } from '../shared/api/request'
 import CallToAction from '../shared/page/CallToAction.vue'
@@ -121,7 +122,7 @@ onUnmounted(() => window.clearTimeout(again))
           class="pick folder"
           aria-label="Folder"
           :value="folder === undefined ? 'any' : `in ${folder}`"
-          @change="chooseFolder(($event.target as HTMLSelectElement).value)"
+          @change="chooseFolder(entered($event))"
         >
           <option value="any">All folders</option>
           <option v-for="one in folders" :key="one" :value="`in ${one}`">{{ one }}</option>

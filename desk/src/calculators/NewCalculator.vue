@@ -12,6 +12,7 @@ import {
   type CalculatorCard,
   type HouseStyle,
 } from '@vivid/contract'
+import { entered } from '../shared/fields/entered'
 import { sentenceOf } from '../shared/api/api-error'
 import { request } from '../shared/api/request'
 import CallToAction from '../shared/page/CallToAction.vue'
@@ -171,11 +172,7 @@ async function send(asked: object): Promise<void> {
             />
             <span>
               <strong>A copy of</strong>
-              <select
-                class="pick"
-                aria-label="Calculator to copy"
-                @change="from = `copy:${($event.target as HTMLSelectElement).value}`"
-              >
+              <select class="pick" aria-label="Calculator to copy" @change="from = `copy:${entered($event)}`">
                 <option v-for="card in cards" :key="card.id" :value="card.id">{{ card.title }}</option>
               </select>
             </span>

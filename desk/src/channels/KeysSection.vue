@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { Alert, Button, Input, InputNumber, Modal, Table } from 'ant-design-vue'
+import { Alert, Button, Input, InputNumber, Modal } from 'ant-design-vue'
 import { onMounted, reactive, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { KeyListed, KeyMade } from '@vivid/contract'
 import { request } from '../shared/api/request'
+import RowTable from '../shared/page/RowTable.vue'
 import { copyText } from '../shared/files/copy-text'
 import { useAsking } from '../shared/api/use-asking'
 import { localToday } from '../shared/time/local-today'
@@ -80,33 +81,22 @@ const columns = [
       No key yet: another server of the lender’s gets one, with a limit of its own. Without a key, each
       address has a low one.
     </p>
-    <Table
-      v-else
-      :data-source="[...(keys ?? [])]"
-      :columns="columns"
-      row-key="id"
-      size="small"
-      :pagination="false"
-    >
-      <template #bodyCell="{ column, record }">
-        <template v-if="column.key === 'name'"
-          ><strong :class="{ soft: record.withdrawnAt }">{{ record.name }}</strong
-          ><span v-if="boundsOf(record as KeyListed)" class="soft"
-            ><br />{{ boundsOf(record as KeyListed) }}</span
-          ></template
+    <RowTable v-else :rows="keys ?? []" :columns="columns" row-key="id">
+      <template #cell="{ column, row: key }">
+        <template v-if="column === 'name'"
+          ><strong :class="{ soft: key.withdrawnAt }">{{ key.name }}</strong
+          ><span v-if="boundsOf(key)" class="soft"><br />{{ boundsOf(key) }}</span></template
         >
-        <template v-else-if="column.key === 'made'"
-          >{{ dayOf(record.madeAt) }} by {{ record.madeBy }}</template
-        >
-        <template v-else-if="column.key === 'used'">{{
-          record.lastUsed ? whenOf(new Date(record.lastUsed)) : 'never'
+        <template v-else-if="column === 'made'">{{ dayOf(key.madeAt) }} by {{ key.madeBy }}</template>
+        <template v-else-if="column === 'used'">{{
+          key.lastUsed ? whenOf(new Date(key.lastUsed)) : 'never'
         }}</template>
-        <template v-else-if="column.key === 'actions'">
-          <span v-if="record.withdrawnAt" class="soft">withdrawn</span>
-          <button v-else type="button" class="link" @click="withdraw(record as KeyListed)">Withdraw</button>
+        <template v-else-if="column === 'actions'">
+          <span v-if="key.withdrawnAt" class="soft">withdrawn</span>
+          <button v-else type="button" class="link" @click="withdraw(key)">Withdraw</button>
         </template>
       </template>
-    </Table>
+    </RowTable>
     <Modal
       v-model:open="making"
       title="Make a key"

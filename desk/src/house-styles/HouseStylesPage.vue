@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Button, message, Modal } from 'ant-design-vue'
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { z } from 'zod'
 import { compile, type CalculatorDocument, type RateSheet } from '@vivid/core'

@@ -2,6 +2,7 @@
 import { Button, Input } from 'ant-design-vue'
 import { ref } from 'vue'
 import { MOST_LOGO_BYTES, type Logo } from '@vivid/contract'
+import { chosenFile } from '../shared/files/chosen-file'
 
 /** The lender's mark above a page's title, in the PDF and on paper; the server makes it safe when it is kept. */
 const { logo } = defineProps<{ logo: Logo | undefined }>()
@@ -9,9 +10,7 @@ const emit = defineEmits<{ change: [logo: Logo | undefined] }>()
 const problem = ref('')
 
 async function choose(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement
-  const [file] = input.files ?? []
-  input.value = ''
+  const file = chosenFile(event)
   if (!file) return
   problem.value = ''
   if (file.type !== 'image/png' && file.type !== 'image/svg+xml') {

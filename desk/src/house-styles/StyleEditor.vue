@@ -9,6 +9,7 @@ import {
   type StyleChoices,
   type StyleColour,
 } from '@vivid/contract'
+import { entered } from '../shared/fields/entered'
 import PickField from '../shared/fields/PickField.vue'
 import LogoField from './LogoField.vue'
 import WordsSection from './words/WordsSection.vue'
@@ -82,7 +83,7 @@ const fontOptions = fontNames.map((value) => ({ value, label: fontWords[value] }
           max="24"
           class="range"
           :value="choices.corner"
-          @input="set({ corner: Number(($event.target as HTMLInputElement).value) }, 'corner')"
+          @input="set({ corner: Number(entered($event)) }, 'corner')"
         />
       </div>
       <PickField
@@ -113,7 +114,7 @@ const fontOptions = fontNames.map((value) => ({ value, label: fontWords[value] }
           :id="`colour-${colour}`"
           type="color"
           :value="colours[colour]"
-          @input="setColour(colour, ($event.target as HTMLInputElement).value)"
+          @input="setColour(colour, entered($event))"
         />
         <label :for="`colour-${colour}`">{{ colourWords[colour] }}</label>
         <input
@@ -122,7 +123,7 @@ const fontOptions = fontNames.map((value) => ({ value, label: fontWords[value] }
           :aria-label="`${colourWords[colour]}, as #rrggbb`"
           maxlength="7"
           spellcheck="false"
-          @change="setColour(colour, ($event.target as HTMLInputElement).value)"
+          @change="setColour(colour, entered($event))"
         />
         <span v-if="isFaulty(colour)" class="mark" aria-hidden="true">▲</span>
         <button v-if="isChosen(colour)" type="button" class="link follow" @click="follow(colour)">

@@ -1,12 +1,14 @@
 <script setup lang="ts">
-import { Alert, Button, Input, message, Modal, Table } from 'ant-design-vue'
+import { Alert, Button, Input, message, Modal } from 'ant-design-vue'
 import { computed, onMounted, reactive, ref, shallowRef } from 'vue'
 import { z } from 'zod'
 import { InvitePerson, PeopleChanged, PeopleRequest, PersonListed, roles, type Role } from '@vivid/contract'
+import { entered } from '../shared/fields/entered'
 import { request } from '../shared/api/request'
 import CallToAction from '../shared/page/CallToAction.vue'
 import ChecklistSection from './ChecklistSection.vue'
 import DeskArea from '../shared/page/DeskArea.vue'
+import RowTable from '../shared/page/RowTable.vue'
 import { useAsking } from '../shared/api/use-asking'
 import PickField from '../shared/fields/PickField.vue'
 import { dayOf, whenOf } from '../shared/time/moments'
@@ -148,75 +150,54 @@ const columns = [
         </span>
       </template>
     </Alert>
-    <Table
-      :data-source="[...(people ?? [])]"
-      :columns="columns"
-      row-key="id"
-      size="small"
-      :pagination="false"
-    >
-      <template #bodyCell="{ column, record }">
-        <template v-if="column.key === 'name'">
-          <strong :class="{ soft: !record.active }">{{ record.name }}</strong><template
-            v-if="record.hasSecondFactor"
+    <RowTable :rows="people ?? []" :columns="columns" row-key="id">
+      <template #cell="{ column, row: person }">
+        <template v-if="column === 'name'">
+          <strong :class="{ soft: !person.active }">{{ person.name }}</strong><template
+            v-if="person.hasSecondFactor"
             ><span class="soft"> · has a second factor, </span
-            ><button type="button" class="link" @click="forgetFactors(record as PersonListed)">
-              lost?
-            </button></template
-          ><br /><span class="soft">{{ record.email }}</span>
+            ><button type="button" class="link" @click="forgetFactors(person)">lost?</button></template
+          ><br /><span class="soft">{{ person.email }}</span>
         </template>
         <select
-          v-else-if="column.key === 'role'"
+          v-else-if="column === 'role'"
           class="pick"
-          :value="record.role"
-          :disabled="!record.active || busy"
-          :aria-label="`Role of ${record.name}`"
-          @change="
-            change(
-              record as PersonListed,
-              { role: ($event.target as HTMLSelectElement).value as Role },
-              `${record.name} has another role now.`,
-            )
-          "
+          :value="person.role"
+          :disabled="!person.active || busy"
+          :aria-label="`Role of ${person.name}`"
+          @change="change(person, { role: entered($event) as Role }, `${person.name} has another role now.`)"
         >
           <option v-for="role in roleOptions" :key="role.value" :value="role.value">{{ role.label }}</option>
         </select>
-        <template v-else-if="column.key === 'seen'">
-          <template v-if="!record.active">gone</template>
-          <template v-else-if="record.invitedUntil && !record.hasPassword"
-            >invited, until {{ dayOf(record.invitedUntil) }}</template
+        <template v-else-if="column === 'seen'">
+          <template v-if="!person.active">gone</template>
+          <template v-else-if="person.invitedUntil && !person.hasPassword"
+            >invited, until {{ dayOf(person.invitedUntil) }}</template
           >
-          <template v-else-if="record.lastSeen">{{ whenOf(new Date(record.lastSeen)) }}</template>
+          <template v-else-if="person.lastSeen">{{ whenOf(new Date(person.lastSeen)) }}</template>
           <span v-else class="soft">not lately</span>
         </template>
         <span v-else class="acts">
-          <template v-if="record.active">
-            <button type="button" class="link" @click="inviteAgain(record as PersonListed)">
-              {{ record.hasPassword ? 'New password link' : 'New link' }}
+          <template v-if="person.active">
+            <button type="button" class="link" @click="inviteAgain(person)">
+              {{ person.hasPassword ? 'New password link' : 'New link' }}
             </button>
-            <button
-              v-if="record.lastSeen"
-              type="button"
-              class="link"
-              @click="signOut(record as PersonListed)"
-            >
+            <button v-if="person.lastSeen" type="button" class="link" @click="signOut(person)">
               Sign out
             </button>
-            <button type="button" class="link" @click="deactivate(record as PersonListed)">
-              Close to them
-            </button>
+            <button type="button" class="link" @click="deactivate(person)">Close to them</button>
           </template>
           <button
             v-else
             type="button"
             class="link"
-            @click="change(record as PersonListed, { active: true }, `${record.name} may come in again.`)"
+            @click="change(person, { active: true }, `${person.name} may come in again.`)"
           >
             Let in again
           </button>
         </span>
       </template>
-    </Table>
+    </RowTable>
     <ChecklistSection />
     <Modal
       v-model:open="inviting"

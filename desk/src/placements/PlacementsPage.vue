@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { Alert, Button, message, Modal, Table } from 'ant-design-vue'
+import { Alert, Button, message, Modal } from 'ant-design-vue'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { z } from 'zod'
@@ -15,6 +15,7 @@ import {
 import { request } from '../shared/api/request'
 import CallToAction from '../shared/page/CallToAction.vue'
 import DeskArea from '../shared/page/DeskArea.vue'
+import RowTable from '../shared/page/RowTable.vue'
 import { useAsking } from '../shared/api/use-asking'
 import { languageName } from '../shared/fields/language-name'
 import { dayOf, whenOf } from '../shared/time/moments'
@@ -172,54 +173,47 @@ const columns = [
         Nothing is placed yet: choose a page and what it shows, and give its snippet to whoever looks after
         the site.
       </p>
-      <Table
-        v-else
-        :data-source="placements"
-        :columns="columns"
-        row-key="id"
-        size="small"
-        :pagination="false"
-        :scroll="{ x: 760 }"
-      >
-        <template #bodyCell="{ column, record }">
-          <template v-if="column.key === 'page'">
-            <code>{{ record.page }}</code><br /><span class="soft">{{ record.siteName }}</span>
+      <RowTable v-else :rows="placements" :columns="columns" row-key="id" :scroll="{ x: 760 }">
+        <template #cell="{ column, row: placement }">
+          <template v-if="column === 'page'">
+            <code>{{ placement.page }}</code><br /><span class="soft">{{ placement.siteName }}</span>
           </template>
-          <template v-else-if="column.key === 'shows'">
-            <bdi>{{ record.title }}</bdi>
-            <p v-if="record.isTakenDown" class="warn"><span aria-hidden="true">▲</span> taken down</p>
-            <p v-else-if="!record.isLive" class="warn"><span aria-hidden="true">▲</span> not live</p>
+          <template v-else-if="column === 'shows'">
+            <bdi>{{ placement.title }}</bdi>
+            <p v-if="placement.isTakenDown" class="warn"><span aria-hidden="true">▲</span> taken down</p>
+            <p v-else-if="!placement.isLive" class="warn"><span aria-hidden="true">▲</span> not live</p>
           </template>
-          <template v-else-if="column.key === 'language'">{{
-            record.language ? languageName(record.language) : 'the page’s own'
+          <template v-else-if="column === 'language'">{{
+            placement.language ? languageName(placement.language) : 'the page’s own'
           }}</template>
           <span
-            v-else-if="column.key === 'answers'"
-            :class="{ soft: Object.keys(record.answers).length === 0 }"
+            v-else-if="column === 'answers'"
+            :class="{ soft: Object.keys(placement.answers).length === 0 }"
           >
-            {{ saidAnswers(record.answers) || 'the usual' }}
-            <span v-if="record.refused.length" class="warn"
-              ><br /><span aria-hidden="true">▲</span> no longer taken: {{ record.refused.join(', ') }}</span
+            {{ saidAnswers(placement.answers) || 'the usual' }}
+            <span v-if="placement.refused.length" class="warn"
+              ><br /><span aria-hidden="true">▲</span> no longer taken:
+              {{ placement.refused.join(', ') }}</span
             >
           </span>
-          <template v-else-if="column.key === 'width'">{{ record.width ?? 'page' }}</template>
-          <template v-else-if="column.key === 'seen'">
-            <template v-if="record.lastSeen">{{ whenOf(new Date(record.lastSeen)) }}</template>
+          <template v-else-if="column === 'width'">{{ placement.width ?? 'page' }}</template>
+          <template v-else-if="column === 'seen'">
+            <template v-if="placement.lastSeen">{{ whenOf(new Date(placement.lastSeen)) }}</template>
             <span v-else class="soft">never yet</span>
-            <p v-if="record.seenAt" class="warn">on {{ record.seenAt }}</p>
+            <p v-if="placement.seenAt" class="warn">on {{ placement.seenAt }}</p>
           </template>
           <span v-else class="acts">
             <button
-              v-if="record.isLive || record.isTakenDown"
+              v-if="placement.isLive || placement.isTakenDown"
               type="button"
               class="link"
-              @click="showSnippet(record as PlacementListed)"
+              @click="showSnippet(placement)"
             >
               Snippet
             </button>
             <span v-else class="soft">Snippet once live</span>
             <template v-if="session.can('place')">
-              <button type="button" class="link" @click="edit(record as PlacementListed)">Change</button>
+              <button type="button" class="link" @click="edit(placement)">Change</button>
               <button
                 type="button"
                 class="link"
@@ -227,7 +221,7 @@ const columns = [
                   confirmRemoval(
                     'Remove this placement?',
                     'A snippet that still stands on the page shows nothing from then on.',
-                    `/${record.id}`,
+                    `/${placement.id}`,
                   )
                 "
               >
@@ -236,7 +230,7 @@ const columns = [
             </template>
           </span>
         </template>
-      </Table>
+      </RowTable>
       <PlacementDialog
         v-model:open="editing"
         :before="before"

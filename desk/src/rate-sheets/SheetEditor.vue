@@ -4,6 +4,7 @@ import { Alert, Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { keysText, sheetChanges, startOf, type RateSheet, type SheetVersion } from '@vivid/core'
 import type { DecimalMark } from '@vivid/contract/wording'
+import { entered } from '../shared/fields/entered'
 import { localNow, localToday } from '../shared/time/local-today'
 import { dayOf } from '../shared/time/moments'
 import { readTextFile, saveTextFile } from '../shared/files/text-files'
@@ -60,7 +61,7 @@ const changeVersion = (fields: Partial<SheetVersion>, key?: string) =>
     key && `${shown.value} ${key}`,
   )
 function changeTime(event: Event): void {
-  const { value } = event.target as HTMLInputElement
+  const value = entered(event)
   const { at: _, ...version } = current.value ?? { from: localToday(), rows: [] }
   sheets.change(
     withVersion(sheet, shown.value, () => (value && value !== '00:00' ? { ...version, at: value } : version)),
@@ -137,7 +138,7 @@ function onKey(event: KeyboardEvent): void {
           class="pick"
           required
           :readonly="readOnly"
-          @change="changeVersion({ from: ($event.target as HTMLInputElement).value || current.from })"
+          @change="changeVersion({ from: entered($event) || current.from })"
         />
         <label for="version-at">at</label>
         <input

@@ -2,6 +2,7 @@
 import { Button } from 'ant-design-vue'
 import { nextTick, ref, useTemplateRef } from 'vue'
 import type { RateSheet, SheetVersion } from '@vivid/core'
+import { entered } from '../shared/fields/entered'
 import { cellText, columnsOf, copyBlock, emptyRow, writeCell, type Cell } from './sheet-edit'
 
 /**
@@ -154,11 +155,7 @@ const headings = () => [
               @focus="focused(i, j)"
               @keydown="onKey($event, i, j)"
               @input="
-                emit(
-                  'change',
-                  writeCell(version.rows, { row: i, column: j }, ($event.target as HTMLInputElement).value),
-                  `${i} ${j}`,
-                )
+                emit('change', writeCell(version.rows, { row: i, column: j }, entered($event)), `${i} ${j}`)
               "
             />
           </td>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { Alert, Button, Table } from 'ant-design-vue'
+import { Alert, Button } from 'ant-design-vue'
 import { computed, onMounted, reactive, ref, watch } from 'vue'
 import { RecordPage, RecordVerified, recordActs, type RecordEntry, type RecordQuery } from '@vivid/contract'
 import { sentenceOf } from '../shared/api/api-error'
 import { request } from '../shared/api/request'
 import DeskArea from '../shared/page/DeskArea.vue'
+import RowTable from '../shared/page/RowTable.vue'
+import { momentOf } from '../shared/time/moments'
 import PickField from '../shared/fields/PickField.vue'
 import { actWords, detailWords } from './record-words'
 
@@ -52,7 +54,6 @@ watch(query, () => void load())
 
 const csv = computed(() => `/api/record/csv?${asked()}`)
 const isNarrowed = computed(() => Object.values(query).some((value) => value !== ''))
-const moment = new Intl.DateTimeFormat('en-CA', { dateStyle: 'medium', timeStyle: 'short' })
 const columns = [
   { title: 'No.', dataIndex: 'number', width: 70, align: 'right' as const },
   { title: 'When', key: 'at', width: 190 },
@@ -121,26 +122,19 @@ const columns = [
       }}
     </p>
     <template v-else-if="entries">
-      <Table
-        :data-source="entries"
-        :columns="columns"
-        row-key="number"
-        size="small"
-        :pagination="false"
-        :loading="busy"
-      >
-        <template #bodyCell="{ column, record: entry }">
-          <template v-if="column.key === 'at'">{{ moment.format(new Date(entry.at)) }}</template>
-          <template v-else-if="column.key === 'what'">
-            {{ actWords[(entry as RecordEntry).act] }}
+      <RowTable :rows="entries" :columns="columns" row-key="number" :loading="busy">
+        <template #cell="{ column, row: entry }">
+          <template v-if="column === 'at'">{{ momentOf(new Date(entry.at)) }}</template>
+          <template v-else-if="column === 'what'">
+            {{ actWords[entry.act] }}
             <strong
               ><bdi>{{ entry.subject }}</bdi></strong
             >
           </template>
-          <span v-else-if="column.key === 'more'" class="soft">{{ detailWords(entry as RecordEntry) }}</span>
-          <code v-else-if="column.key === 'hash'" :title="entry.hash">{{ entry.hash.slice(0, 12) }}</code>
+          <span v-else-if="column === 'more'" class="soft">{{ detailWords(entry) }}</span>
+          <code v-else-if="column === 'hash'" :title="entry.hash">{{ entry.hash.slice(0, 12) }}</code>
         </template>
-      </Table>
+      </RowTable>
       <Button v-if="next !== null" class="more" :loading="busy" @click="load(next)">Show older ones</Button>
     </template>
   </DeskArea>

@@ -1,4 +1,5 @@
 import type { RecordAct, RecordEntry } from '@vivid/contract'
+import { momentOf } from '../shared/time/moments'
 
 /** What was done, as the middle of a sentence: "Ines Okafor made Narrowboat loan". */
 export const actWords: Readonly<Record<RecordAct, string>> = {
@@ -85,7 +86,7 @@ export function detailWords({ act, details }: RecordEntry): string {
         checkedWords(details),
       )
     case 'scheduled':
-      return joined(editionWords, at && `for ${moment.format(new Date(String(at)))}`, checkedWords(details))
+      return joined(editionWords, at && `for ${momentOf(new Date(String(at)))}`, checkedWords(details))
     case 'broughtBack':
     case 'takenDown':
     case 'unscheduled':
@@ -147,5 +148,3 @@ const broughtWords = (details: RecordEntry['details']) =>
     .flatMap((what) => (details[what] ? [`${details[what]} ${what}`] : []))
     .join(', ')
 const checkedWords = ({ checked }: RecordEntry['details']) => checked && `ticked ${checked}`
-
-const moment = new Intl.DateTimeFormat('en-CA', { dateStyle: 'medium', timeStyle: 'short' })

@@ -31,6 +31,9 @@ function withoutMotion(): void {
   document.adoptedStyleSheets = [still]
 }
 
+/** How long anything may take to come: on a machine that others keep busy, many times as long as by itself. */
+const PATIENCE_MS = 60_000
+
 /** The built application with demo data, and a browser to use it with. */
 async function startApplication(seat: Seat): Promise<Application> {
   const server = await scratchServer(inject('demo'), seat.ports)
@@ -75,6 +78,7 @@ async function startApplication(seat: Seat): Promise<Application> {
     const context = await contextOfNewPerson()
     if (session) await context.setCookie(cookieOf(session))
     const page = await context.newPage()
+    page.setDefaultTimeout(PATIENCE_MS)
     await page.setViewport(viewport)
     await page.evaluateOnNewDocument(withoutMotion)
     page.on('pageerror', (error) => faults.push(`${page.url()}: ${String(error)}`))
@@ -168,7 +172,8 @@ export async function fill(page: Page | Frame, selector: string, text: string): 
  * Waits until nothing is fetched any more, or for a while: the browser does not always tell of a request’s end, and what
  * a test looks for is waited for anyway.
  */
-const untilQuiet = (page: Page): Promise<void> =>
+export const untilQuiet = (page: Page): Promise<void> =>
+  // eslint-disable-next-line no-restricted-syntax -- with an end of its own
   page.waitForNetworkIdle({ idleTime: 80, timeout: 3_000 }).catch(() => undefined)
 
 /** Waits until scripts have taken over what the server drew of a visitor's page, where there is one. */
@@ -204,15 +209,12 @@ export async function reload(page: Page): Promise<void> {
   await takenOver(page)
 }
 
-const PATIENCE_MS = 30_000
-
 /** Waits until a condition holds; asks again and again, since a page behind another draws no frames to wait for. */
 export async function eventually(
   holds: () => Promise<boolean>,
   otherwise: () => Promise<string> | string,
-  patienceMs = PATIENCE_MS,
 ): Promise<void> {
-  const deadline = Date.now() + patienceMs
+  const deadline = Date.now() + PATIENCE_MS
   let fault: unknown
   // Each question takes processor from what is waited for: it is asked less and less often.
   for (let pause = 20; !(await holds().catch((error: unknown) => void (fault = error))); pause *= 2) {

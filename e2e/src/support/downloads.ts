@@ -26,7 +26,6 @@ export async function downloadsInto(
     await eventually(
       async () => fresh().length === 1 && statSync(path()).size > 0,
       () => `${what}: nothing was saved`,
-      30_000,
     )
     return path()
   }

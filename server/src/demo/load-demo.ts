@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import { CalculatorDocument, compile, type PlainDate, RateSheet, stoppingProblems } from '@vivid/core'
 import { contentOf, freeze } from '../authoring/approval/edition-content'

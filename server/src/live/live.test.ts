@@ -76,12 +76,13 @@ test('a hundred changes with late, lost and reordered answers, and a listener th
       await announce(writer)(`sheet/residential-rates`, transaction)
       await announce(writer)(SLUG, transaction)
     })
-    await expect
-      .poll(() => messageOf(SLUG), { timeout: 1_500, interval: 10 })
-      .toBe(`round ${round}, change 2`)
+    // A hundredth of a second apart; where the machine stands still, nobody asks either.
+    let asked = 0
+    await expect.poll(() => ++asked && messageOf(SLUG), { interval: 10 }).toBe(`round ${round}, change 2`)
+    expect(asked).toBeLessThan(150)
     fails = () => false
   }
-  await expect.poll(() => live.secondsBehind, { timeout: 2_000 }).toBe(0)
+  await expect.poll(() => live.secondsBehind).toBe(0)
 })
 
 test('while it cannot read, it says for how long, and what it knows stays; then it catches up', async () => {
@@ -91,7 +92,7 @@ test('while it cannot read, it says for how long, and what it knows stays; then 
   await expect.poll(() => live.secondsBehind).toBeGreaterThan(0.3)
   expect(messageOf(SLUG)).toBe(before)
   fails = () => false
-  await expect.poll(() => messageOf(SLUG), { timeout: 4_000 }).toBe('unread')
+  await expect.poll(() => messageOf(SLUG)).toBe('unread')
   await expect.poll(() => live.secondsBehind).toBe(0)
 })
 
@@ -109,7 +110,7 @@ test('a listener that cannot begin keeps no connection', async () => {
   await new Promise((resolve) => setTimeout(resolve, 2_500))
   expect(await count()).toBeLessThanOrEqual(before + 1)
   fails = () => false
-  await expect.poll(() => live.isConnected, { timeout: 4_000 }).toBe(true)
+  await expect.poll(() => live.isConnected).toBe(true)
 })
 
 test('readings stand one behind the other, and the last one begins after the last call', async () => {

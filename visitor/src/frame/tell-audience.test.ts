@@ -1,4 +1,4 @@
-import { describe, expect, test } from 'vitest'
+import { describe, expect, test, vi } from 'vitest'
 import type { Program } from '@vivid/core/evaluate'
 import { createTellAudience } from './tell-audience'
 
@@ -58,6 +58,7 @@ describe('the audience is told', () => {
     const tell = createTellAudience(live, 'en-CA', view)
     tell.left(program, { who: 'member' }, values)
     tell('changed')
+    await vi.dynamicImportSettled()
     tell.left(program, { who: 'member' }, values)
     tell.left(program, { who: 'member' }, values)
     const told = await sent()

@@ -1,4 +1,4 @@
-import { bandOf, type Answers, type Evaluation, type Program } from '@vivid/core/evaluate'
+import type { Answers, Evaluation, Program } from '@vivid/core/evaluate'
 import type { HostEvent } from '@vivid/contract/visitor'
 import type { LivePage } from '../model/calculator-source'
 
@@ -21,6 +21,13 @@ export function createTellAudience(
   const isCounted = live !== undefined && !asksForQuiet(view.navigator)
   const placement = new URLSearchParams(view.location.search).get('placement') ?? ''
   let isChanged = false
+  /** Only the pages of those who change something need it. */
+  let inBands: typeof import('./answers-in-bands').answersInBands | undefined
+  const fetchBands = () =>
+    import('./answers-in-bands').then(
+      ({ answersInBands }) => (inBands = answersInBands),
+      () => undefined,
+    )
   const send = (path: string, what: object) => {
     const body = new Blob([JSON.stringify(what)], { type: 'application/json' })
     // Not every browser has it, and some take it away: nothing on the page depends on being counted.
@@ -32,20 +39,18 @@ export function createTellAudience(
   }
   const tell = (event: HostEvent) => {
     if (!isCounted) return
+    if (event === 'changed' && !isChanged) void fetchBands()
     isChanged ||= event === 'changed'
     send('', { calculator: live.slug, edition: live.edition, language, placement, event })
   }
-  const left: TellAudience['left'] = ({ steps, minorDigits }, answers, values) => {
-    if (!isCounted || !isChanged) return
+  const left: TellAudience['left'] = (program, answers, values) => {
+    if (!isCounted || !isChanged || !inBands) return
     isChanged = false
-    const bands: Record<string, string> = {}
-    for (const { step } of steps) {
-      const value = values[step.id]
-      if (step.kind !== 'question' || !value) continue
-      const band = step.asks === 'choice' ? answers[step.id] : bandOf(value, minorDigits)
-      if (typeof band === 'string') bands[step.id] = band
-    }
-    send('/answers', { calculator: live.slug, edition: live.edition, bands })
+    send('/answers', {
+      calculator: live.slug,
+      edition: live.edition,
+      bands: inBands(program, answers, values),
+    })
   }
   return Object.assign(tell, { left })
 }

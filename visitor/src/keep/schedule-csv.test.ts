@@ -1,10 +1,16 @@
 import Papa from 'papaparse'
 import { expect, test } from 'vitest'
 import { fetchAllLanguages, languageOf } from '@vivid/contract/wording'
-import { amortize } from '@vivid/core'
+import { amortize, type GivenTerms, type Ledger } from '@vivid/core'
 import { scheduleCsv } from './schedule-csv'
 
 await fetchAllLanguages()
+
+function ledgerOf(terms: Omit<GivenTerms, 'frequency'>): Ledger {
+  const ledger = amortize({ ...terms, frequency: 'monthly' })
+  if (!ledger.ok) throw new Error(ledger.code)
+  return ledger
+}
 
 test.each([
   ['en-CA', 2, 300],
@@ -13,15 +19,13 @@ test.each([
 ] as const)(
   'in %s with %i minor digits every payment is a line of plain decimals',
   (locale, minorDigits, payments) => {
-    const ledger = amortize({
+    const ledger = ledgerOf({
       principal: 350_710_00,
       annualRate: '4.64',
-      frequency: 'monthly',
       term: { payments },
       firstPayment: '2026-12-31',
       minorDigits,
     })
-    if (!ledger.ok) throw new Error(ledger.code)
     const { data, errors } = Papa.parse<string[]>(
       scheduleCsv(ledger, { minorDigits }, languageOf(locale).page),
       {
@@ -44,14 +48,29 @@ test.each([
   },
 )
 
+test('the insurance that is paid stands beside the payments, to the cent', () => {
+  const ledger = ledgerOf({
+    principal: 350_710_00,
+    annualRate: '4.64',
+    term: { payments: 300 },
+    insurance: { yearlyPercent: '0.55', value: 380_000_00, untilLoanToValue: '80' },
+  })
+  const { page } = languageOf('en-CA')
+  const { data } = Papa.parse<string[]>(scheduleCsv(ledger, { minorDigits: 2 }, page), {
+    skipEmptyLines: true,
+  })
+  expect(data[0]?.slice(-2)).toEqual([page.columns.insurance, page.columns.balance])
+  const premiums = data.slice(1).map((row) => Math.round(Number(row.at(-2)) * 100))
+  expect(premiums.filter((premium) => premium > 0).length).toBeGreaterThan(12)
+  expect(premiums.reduce((sum, premium) => sum + premium, 0)).toBe(ledger.totals.insurance)
+})
+
 test('programs that guess encodings are told, and comma locales may have commas', () => {
-  const ledger = amortize({
+  const ledger = ledgerOf({
     principal: 1_000_00,
     annualRate: '5',
-    frequency: 'monthly',
     term: { payments: 2 },
   })
-  if (!ledger.ok) throw new Error(ledger.code)
   const { page } = languageOf('fr-CA')
   const csv = scheduleCsv(ledger, { minorDigits: 2 }, page, 'comma')
   expect(csv.startsWith('\ufeff')).toBe(true)

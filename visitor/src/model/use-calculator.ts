@@ -34,6 +34,7 @@ import { headlineOf } from './headline'
 import { momentOf } from './moment-of'
 import { marksOf, type Carried } from './carried'
 import { useBeside } from './use-beside'
+import { useFollowing } from './use-following'
 import type { CalculatorSource } from './calculator-source'
 import { useLink } from './use-link'
 
@@ -85,7 +86,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     const answer = read.value.get(id)
     return isUnreadable(answer) ? answer.couldBe : []
   }
-  const answers = computed<Answers>(() =>
+  const typedAnswers = computed<Answers>(() =>
     Object.fromEntries(
       [...read.value].map(([id, answer]) => [id, couldBe(id).length > 0 ? settled[id] : answer]),
     ),
@@ -93,10 +94,13 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   const evaluator = computed(
     () => source.value.evaluate ?? createEvaluatorWith(program.value, source.value.further),
   )
-  const evaluation = computed(() => {
+  const evaluate = (given: Answers) => {
     const { today, sheets } = source.value
-    return evaluator.value(answers.value, { today: momentOf(today), sheets })
-  })
+    return evaluator.value(given, { today: momentOf(today), sheets })
+  }
+  /** The answers of the figures that stand on the page; those that are typed are followed a moment later. */
+  const { following: answers, catchUp } = useFollowing(typedAnswers, {}, evaluate)
+  const evaluation = computed(() => evaluate(answers.value))
   const isQuestion = (field: string) => questions.value.some(({ id }) => id === field)
   const told = computed(() =>
     evaluation.value.problems.map((problem) => ({
@@ -131,10 +135,14 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     () =>
       waits.value &&
       asked.value !== undefined &&
-      JSON.stringify(asked.value.answers) !== JSON.stringify(answers.value),
+      JSON.stringify(asked.value.answers) !== JSON.stringify(typedAnswers.value),
   )
-  const workOut = () => {
-    asked.value = { evaluation: evaluation.value, answers: answers.value }
+  /** Asks for the figures of what is typed by now; where an answer is wrong, it is the field of the first instead. */
+  function workOut(): string | undefined {
+    catchUp()
+    const [first] = problems.value
+    if (!first) asked.value = { evaluation: evaluation.value, answers: answers.value }
+    return first?.field
   }
   /** The answers of the figures that are shown: whatever is kept of them is of these. */
   const shownAnswers = computed(() => (waits.value ? (asked.value?.answers ?? {}) : answers.value))
@@ -163,18 +171,19 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
 
   /** Remembers what a field was read as, for as long as what is typed next could mean more than one thing. */
   function settle({ id }: Question): void {
-    if (couldBe(id).length === 0) settled[id] = answers.value[id]
+    if (couldBe(id).length === 0) settled[id] = typedAnswers.value[id]
   }
 
   /** A field is left: what was read of it is written out in full. A list does that itself, cell by cell. */
   function leave(question: Question): void {
     left.value = new Set(left.value).add(question.id)
     if (question.asks === 'loans') settle(question)
-    else if (couldBe(question.id).length === 0) setAnswer(question, answers.value[question.id])
+    else if (couldBe(question.id).length === 0) setAnswer(question, typedAnswers.value[question.id])
   }
 
   function switchUnit(question: Question, unit: ShareUnit): void {
     if (question.asks !== 'share') return
+    catchUp()
     const value = evaluation.value.values[question.id]
     units[question.id] = unit
     if (value?.unit !== 'share') return
@@ -220,7 +229,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
       givenBefore = given
       left.value = new Set()
       // Read in the language it was typed in, then said in the next.
-      const typed = answers.value
+      const typed = typedAnswers.value
       const doubtful = new Set(Object.keys(typed).filter((id) => couldBe(id).length > 0))
       reading.value = next
       for (const question of questions.value) {
@@ -230,6 +239,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
           setAnswer(question, isTouched ? typed[id] : beginsWith(question, source.value))
         begun[id] = isTouched ? '' : (texts[id] ?? '')
       }
+      catchUp()
     },
     { immediate: true },
   )
@@ -248,7 +258,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
       const { carried: brought } = source.value
       begin(brought?.beside ?? {})
       asked.value = undefined
-      if (brought?.isWorkedOut && problems.value.length === 0) workOut()
+      if (brought?.isWorkedOut) workOut()
       link.begin()
     },
     { immediate: true },
@@ -293,6 +303,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     texts,
     typedIn,
     units,
+    typedAnswers,
     answers,
     evaluation,
     results,

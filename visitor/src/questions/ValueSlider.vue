@@ -11,7 +11,7 @@ const { question, calculator } = defineProps<{
 
 /** Where the thumb stands: the answer where it can be read, else the least. */
 const position = computed(() => {
-  const answer = calculator.answers.value[question.id]
+  const answer = calculator.typedAnswers.value[question.id]
   return typeof answer === 'number' || typeof answer === 'string' ? answer : question.least
 })
 const share = computed(() => {

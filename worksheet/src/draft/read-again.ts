@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { renameStep, type CalculatorDocument, type CalculatorStep, type Question } from '@vivid/core'
 import { isAllowed } from '../take/questions'
 

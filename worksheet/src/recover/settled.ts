@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import type { StepOf } from '@vivid/core'
 import { levelPaymentOf, levelPaymentText, paymentsOf, paymentsText, type Paid } from '../loans/annuity'
 import type { Figure } from '../loans/figure'

@@ -1,4 +1,4 @@
-import { amortize, type Ledger, type LoanTerms, type StepOf } from '@vivid/core'
+import { amortize, type Ledger, type GivenTerms, type StepOf } from '@vivid/core'
 import type { Figure } from '../loans/figure'
 import {
   asPercent,
@@ -91,7 +91,7 @@ function lengthsFor(
   found: Found,
   perYear: { readonly value: number; readonly text: string },
   interest: number,
-): { length: Pick<LoanTerms, 'term' | 'payment'>; terms: StepOf<'loan'>['terms'] }[] {
+): { length: Pick<GivenTerms, 'term' | 'payment'>; terms: StepOf<'loan'>['terms'] }[] {
   const { candidates, minor, hasCondition } = found
   const rows = countOf(found)
   const counts = hasCondition

@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { RateSheet, type CalculatorStep } from '@vivid/core'
 import { asNumber, number, type Code } from '../translate/code'
 import type { LookedUp } from '../translate/lookups'

@@ -54,8 +54,9 @@ export function inOwnWords<W extends object>(part: PartOfWords, words: W, locale
   return phrases && rewording ? rewording.reworded(part, words, phrases) : words
 }
 
-/** Whether a locale's text runs from right to left. */
-export const isRightToLeft = (locale: string): boolean => /^(ar|he|fa|ur|yi)\b/i.test(locale)
+/** Whether a locale's text runs from right to left, by the script it is likely written in (Unicode CLDR); any text may be asked about. */
+export const isRightToLeft = (locale: string): boolean =>
+  /^((ar|dv|fa|he|iw|ji|ks|ps|sd|ug|ur|yi)\b|pa-PK$)/i.test(locale)
 
 /** "25 years": a number with the word that goes with it. */
 export const counted = (n: number, forms: Counted, locale: string): string => {

@@ -1,4 +1,5 @@
 import type { OwnWords } from '../../visitor'
+import { pluralRules } from '../intl'
 import { fetchAllLanguages, lettersOf, spokenLanguages } from '../languages'
 import { allTakes } from '.'
 import { allWordsOf } from './all-words'
@@ -16,7 +17,7 @@ export interface PhraseFault {
 
 /** The plural forms of a language by the Unicode CLDR, by its two letters. */
 export const pluralForms = (letters: string): readonly string[] =>
-  new Intl.PluralRules(letters).resolvedOptions().pluralCategories
+  pluralRules(letters).resolvedOptions().pluralCategories
 
 /** Every phrase the product says to visitors, as it is worded in a language it speaks; `forms`: of words by number. */
 export async function shippedPhrases(letters: string, forms = pluralForms(letters)): Promise<Phrases> {
@@ -29,25 +30,36 @@ export type { Phrases } from './phrases'
 /** Whether the product speaks a language itself, by its two letters. */
 export const isSpoken = (letters: string): boolean => spokenLanguages.includes(letters)
 
-/** Forms of a word by number in which the number itself may be left out: "a year", "two years" in one word. */
-const SMALL = /\.(zero|one|two)$/
+/**
+ * Whether a phrase is the form of a word for one number only, which may be left out of it then: "a year", "two years" in
+ * one word. French has one form for none and for one, Russian for 1, 21, 31 …
+ */
+function isOfOneNumber(phrase: string, letters: string): boolean {
+  const [, form] = /\.(zero|one|two)$/.exec(phrase) ?? []
+  if (form === undefined) return false
+  const rules = pluralRules(letters)
+  return Array.from({ length: 200 }, (_, n) => rules.select(n)).filter((one) => one === form).length <= 1
+}
 
-/** The figures a phrase has to say, as they stand in it, by what it says in English: "{amount}"; "#" is the number. */
-export const placesNeeded = (phrase: string, english: string): string[] => [
+/**
+ * The figures a phrase has to say in a language, by its two letters, as they stand in it, by what it says in English:
+ * "{amount}"; "#" is the number.
+ */
+export const placesNeeded = (phrase: string, english: string, letters: string): string[] => [
   ...placesIn(english).map(braced),
-  ...(english.includes('#') && !SMALL.test(phrase) ? ['#'] : []),
+  ...(english.includes('#') && !isOfOneNumber(phrase, letters) ? ['#'] : []),
 ]
 const braced = (place: string) => `{${place}}`
 
-/** What is wrong with phrases in a lender's wording; `shipped`: the same phrases in English. */
-export function phraseFaults(own: Phrases, shipped: Phrases): PhraseFault[] {
+/** What is wrong with phrases in a lender's wording of a language, by its two letters; `shipped`: the same in English. */
+export function phraseFaults(own: Phrases, shipped: Phrases, letters: string): PhraseFault[] {
   return Object.entries(own).flatMap(([phrase, text]): PhraseFault[] => {
     const model = Object.hasOwn(shipped, phrase) ? shipped[phrase] : undefined
     if (model === undefined) return [{ phrase, why: 'unknown' }]
     if (text.trim() === '') return [{ phrase, why: 'empty' }]
     if (text.length > MOST_PHRASE) return [{ phrase, why: 'tooLong' }]
     if (/[{}]/.test(text.replace(/\{[^{}]*\}/g, ''))) return [{ phrase, why: 'braceAlone' }]
-    const needed = placesNeeded(phrase, model)
+    const needed = placesNeeded(phrase, model, letters)
     const unknown = placesIn(text).filter((place) => !placesIn(model).includes(place))
     return [
       ...unknown.map((place): PhraseFault => ({ phrase, why: 'placeUnknown', place: braced(place) })),
@@ -115,6 +127,6 @@ export async function ownWordsFaults(
   // What another system counts as a form of this language is none to refuse.
   const every = await shippedPhrases('en', pluralCategories)
   return Object.entries(own).flatMap(([language, phrases]) =>
-    phraseFaults(phrases, every).map((fault) => ({ ...fault, language })),
+    phraseFaults(phrases, every, language).map((fault) => ({ ...fault, language })),
   )
 }

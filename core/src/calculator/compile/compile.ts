@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { checkFormula } from '../../formula/check'
 import type { Scope } from '../../formula/checking'
 import { nameFault, plainName, type FormulaReader, type ParsedBefore } from '../../formula/syntax'

@@ -1,7 +1,7 @@
 import { frequencies, type Frequency } from '../../rates/frequency'
 import { pairRules } from '../../loan/pair-rules'
 import { reasonOf } from '../../loan/term-pairs'
-import type { LoanTerms } from '../../loan/loan-terms'
+import type { GivenTerms } from '../../loan/loan-terms'
 import type { StepOf } from '../document/steps'
 import type { CompileProblem } from './compile-problem'
 
@@ -76,7 +76,7 @@ function ledgerMixes(step: LoanStep): Mix[] {
   })
 }
 
-function shapeOf({ terms, options, extras, rateChanges }: LoanStep): LoanTerms {
+function shapeOf({ terms, options, extras, rateChanges }: LoanStep): GivenTerms {
   const has = (field: keyof LoanStep['terms']) => terms[field] !== undefined && terms[field].trim() !== ''
   const lowers = options.onExtra === 'lower'
   const hasGrace = has('gracePayments')

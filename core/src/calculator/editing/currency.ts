@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { Decimal } from '../../money/decimal'
 import { LARGEST_AMOUNT } from '../../money/minor'
 import { roundWhole } from '../../money/rounding'

@@ -1,11 +1,12 @@
 import { Stopped, type Computed, type FigureSet, type LoanRun } from '../../formula/computed'
+import { asDecimal } from '../../formula/evaluate-expression'
 import { affordablePrice, incomeNeeded, type Binding, type Household } from '../../lending/affordability'
 import { equity } from '../../lending/equity'
 import { refinance } from '../../lending/refinance'
 import type { Ledger } from '../../loan/ledger'
 import type { LoanTerms } from '../../loan/loan-terms'
 import { isoDate, type PlainDate } from '../../dates/plain-date'
-import { Decimal } from '../../money/decimal'
+import { Decimal, ceilingOf } from '../../money/decimal'
 import { minor } from '../../money/minor'
 import { roundDecimal } from '../../money/rounding'
 import { factsOf } from '../../rates/frequency'
@@ -144,7 +145,7 @@ export function refinanceFigures(step: StepOf<'refinance'>, terms: TermsReader, 
     'cost over the stay new': amount(replaced),
     'months to recover costs':
       result.breakEvenMonth === undefined ? undefined : new Decimal(result.breakEvenMonth),
-    'months to recover by payment': result.simpleBreakEvenMonths?.ceil(),
+    'months to recover by payment': result.simpleBreakEvenMonths && ceilingOf(result.simpleBreakEvenMonths),
     'saves until': result.savesUntilMonth === undefined ? undefined : new Decimal(result.savesUntilMonth),
     stay: asked === undefined ? undefined : new Decimal(asked),
     verdict: verdictOf(saved, stay, result.breakEvenMonth),
@@ -228,4 +229,4 @@ function withinOf(terms: TermsReader, { frequency }: LoanTerms): number {
 }
 
 export const ratesOf = (list: readonly Computed[]): string[] =>
-  list.map((rate) => percentText(rate as Decimal))
+  list.map((rate) => percentText(asDecimal(rate)))

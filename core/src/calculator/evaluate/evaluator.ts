@@ -3,7 +3,7 @@ import { minuteText, type Moment } from '../../dates/moment'
 import { isoDate } from '../../dates/plain-date'
 import { Stopped, type Computed, type FigureSet, type Stop } from '../../formula/computed'
 import { evaluateExpression } from '../../formula/evaluate-expression'
-import { Decimal } from '../../money/decimal'
+import { Decimal, isDecimal } from '../../money/decimal'
 import { roundToMultiple } from '../../money/rounding'
 import type { Frequency } from '../../rates/frequency'
 import type { CalculatorStep, StepOf } from '../document/steps'
@@ -166,10 +166,7 @@ function stateOf(one: ProgramStep, context: Context): State {
       })
     case 'working': {
       const { value, unit } = needed('formula')
-      const rounded =
-        step.rounding && Decimal.isDecimal(value)
-          ? roundTo(value as Decimal, step.rounding, unit, program)
-          : value
+      const rounded = step.rounding && isDecimal(value) ? roundTo(value, step.rounding, unit, program) : value
       return withValue(rounded, one, context, everyOf(one, states))
     }
     case 'lookUp':
@@ -253,8 +250,8 @@ function lookedUp(
   if (!sheet) throw new Stopped({ code: 'NO_ROW', sheet: step.sheet, keys: [], reason: 'sheet' })
   const keys = sheet.keys.map(({ id, unit }) => {
     const { value } = needed(`keys.${id}`)
-    if (!Decimal.isDecimal(value)) return String(value)
-    return unit === 'money' ? (value as Decimal).div(10 ** program.minorDigits) : (value as Decimal)
+    if (!isDecimal(value)) return String(value)
+    return unit === 'money' ? value.div(10 ** program.minorDigits) : value
   })
   const found = lookUp(sheet, keys, momentOfRates(terms.text('on'), around.today))
   if (!found.ok)

@@ -1,5 +1,5 @@
 import { EACH_LOAN, type FigureSet } from '../../formula/computed'
-import { Decimal } from '../../money/decimal'
+import { Decimal, greatestOf } from '../../money/decimal'
 import type { OwedLoanAnswer } from '../document/document-shapes'
 
 /** A list of loans: its columns as lists, what they come to, and the loans one by one for a formula that goes through them. */
@@ -20,7 +20,7 @@ export function loansAsFigures(loans: readonly OwedLoanAnswer[]): FigureSet {
       count: new Decimal(loans.length),
       'total owed': sum(owed),
       'total payments': sum(payments),
-      'highest rate': loans.length === 0 ? new Decimal(0) : Decimal.max(...rates),
+      'highest rate': greatestOf(new Decimal(0), ...rates),
       [EACH_LOAN]: each,
     },
   }

@@ -1,6 +1,7 @@
 import type { Computed } from '../../formula/computed'
+import { asDecimal } from '../../formula/evaluate-expression'
 import type { Unit } from '../../formula/unit'
-import { Decimal } from '../../money/decimal'
+import { Decimal, ceilingOf, floorOf, greatestOf, leastOf } from '../../money/decimal'
 import { LARGEST_AMOUNT, minor, type Minor } from '../../money/minor'
 import { HIGHEST_PERCENT } from '../../rates/percent'
 import type { Question } from '../document/questions'
@@ -41,16 +42,19 @@ export function narrowed(
   return { ...question, ...(isHigher ? { least: from } : {}), ...(isLower ? { most: to } : {}) } as Question
 }
 
+const within = (value: Decimal, greatest: number): Decimal =>
+  greatestOf(new Decimal(-greatest), leastOf(new Decimal(greatest), value))
+
 /** A computed bound as the question's own figures are written. */
 function figureOf(asks: Question['asks'], { value, unit }: FormulaBound, into: 'up' | 'down'): Figure {
   if (asks === 'date') return String(value)
-  const decimal = value as Decimal
+  const decimal = asDecimal(value)
   const integer = (greatest: number) => {
-    const whole = into === 'up' ? decimal.ceil() : decimal.floor()
-    return Decimal.max(-greatest, Decimal.min(greatest, whole)).toNumber()
+    const whole = into === 'up' ? ceilingOf(decimal) : floorOf(decimal)
+    return within(whole, greatest).toNumber()
   }
   const percent = () =>
-    Decimal.max(-HIGHEST_PERCENT, Decimal.min(HIGHEST_PERCENT, decimal))
+    within(decimal, HIGHEST_PERCENT)
       .toDecimalPlaces(PERCENT_DECIMALS, into === 'up' ? Decimal.ROUND_CEIL : Decimal.ROUND_FLOOR)
       .toFixed()
   switch (asks) {

@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { amortize } from '../../loan/amortize'
 import type { LoanTerms } from '../../loan/loan-terms'
+import { minor } from '../../money/minor'
 import { changed, TODAY } from '../../testing/test-document'
 import { compile } from '../compile/compile'
 import type { CalculatorDocument } from '../document/document'
@@ -25,8 +26,8 @@ const ledgerOf = (terms: Omit<LoanTerms, 'frequency' | 'firstPayment'>) => {
   if (!ledger.ok) throw new Error(ledger.code)
   return ledger
 }
-const kept = ledgerOf({ principal: 238_000_00, annualRate: '6.35', payment: 1_712_00 })
-const inPlace = ledgerOf({ principal: 241_400_00, annualRate: '4.79', term: { years: 20 } })
+const kept = ledgerOf({ principal: minor(238_000_00), annualRate: '6.35', payment: minor(1_712_00) })
+const inPlace = ledgerOf({ principal: minor(241_400_00), annualRate: '4.79', term: { years: 20 } })
 
 describe('both loans of a refinancing', () => {
   test('have a schedule, stand side by side, and are what any loan is', () => {
@@ -221,7 +222,7 @@ describe('a verdict says what holds for the stay', () => {
   test('what is won back by the payment alone leaves extras out', () => {
     const { values } = run({ ...answers, costsAdded: false, newExtra: 100_00 })
     const less =
-      1_712_00 - ledgerOf({ principal: 238_000_00, annualRate: '4.79', term: { years: 20 } }).payment
+      1_712_00 - ledgerOf({ principal: minor(238_000_00), annualRate: '4.79', term: { years: 20 } }).payment
     expect(values.change).toMatchObject({
       figures: { 'months to recover by payment': { years: 1, months: Math.ceil(3_400_00 / less) - 12 } },
     })

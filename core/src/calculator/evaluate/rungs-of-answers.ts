@@ -1,8 +1,8 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { Stopped, type Computed, type LoanRun } from '../../formula/computed'
+import { asDecimal } from '../../formula/evaluate-expression'
 import type { Unit } from '../../formula/unit'
 import type { MinorDigits } from '../../money/currencies'
-import type { Decimal } from '../../money/decimal'
 import { ZERO } from '../../money/minor'
 import { roundWhole } from '../../money/rounding'
 import { refuse } from '../../guards/refusal'
@@ -130,8 +130,8 @@ function answersListed(question: OneAnswer, terms: TermsReader, digits: MinorDig
 
 function answerOfItem(asks: Question['asks'], item: Computed, { is }: Unit): unknown {
   if (asks === 'date') return item
-  const inPercent = () => percentText(item as Decimal)
-  const whole = () => roundWhole(item as Decimal).toNumber()
+  const inPercent = () => percentText(asDecimal(item))
+  const whole = () => roundWhole(asDecimal(item)).toNumber()
   switch (asks) {
     case 'percent':
       return inPercent()

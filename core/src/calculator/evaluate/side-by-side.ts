@@ -1,4 +1,5 @@
 import { Stopped, type Computed, type FigureSet, type LoanRun } from '../../formula/computed'
+import { asDecimal } from '../../formula/evaluate-expression'
 import type { Ledger } from '../../loan/ledger'
 import type { LoanTerms } from '../../loan/loan-terms'
 import { Decimal } from '../../money/decimal'
@@ -131,7 +132,7 @@ type TermLadder = Exclude<StepOf<'ladder'>['over'], 'answer'>
 /** The same loan over a list, or over rates and lengths. */
 export function rungsOf(over: TermLadder, base: LoanTerms, terms: TermsReader): Rung[] {
   const list = (path: string) => (terms.raw(path)?.value ?? []) as readonly Computed[]
-  const amounts = (path: string) => list(path).map((one) => roundWhole(one as Decimal).toNumber())
+  const amounts = (path: string) => list(path).map((one) => roundWhole(asDecimal(one)).toNumber())
   const lengths: TermLength[] = amounts('terms.lengths').map(lengthOfMonths)
   const rates = ratesOf(list('terms.rates'))
   const price = terms.whole('terms.price') ?? 0

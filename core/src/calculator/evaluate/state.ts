@@ -1,7 +1,7 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import type { Computed } from '../../formula/computed'
 import { isLoanRun } from '../../formula/evaluate-expression'
-import { Decimal } from '../../money/decimal'
+import { isDecimal } from '../../money/decimal'
 import type { Question } from '../document/questions'
 import { MOST_LOANS } from '../../lending/most-loans'
 import type { PaidOffTogether } from './paid-off'
@@ -62,7 +62,7 @@ export function kept(before: State | undefined, now: State): State {
 function isSameComputed(a: Computed | undefined, b: Computed | undefined): boolean {
   if (a === b) return true
   if (a === undefined || b === undefined) return false
-  if (Decimal.isDecimal(a) && Decimal.isDecimal(b)) return (a as Decimal).equals(b as Decimal)
+  if (isDecimal(a) && isDecimal(b)) return a.equals(b)
   if (isLoanRun(a) && isLoanRun(b))
     return a.principal === b.principal && a.frequency === b.frequency && equal(a.terms, b.terms)
   return false

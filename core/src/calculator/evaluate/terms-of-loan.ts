@@ -5,6 +5,7 @@ import { anchorDayOf, dueDate } from '../../loan/due-dates'
 import type { Ledger } from '../../loan/ledger'
 import type { Extra, Grace, LoanTerms, RateChange, When } from '../../loan/loan-terms'
 import type { MinorDigits } from '../../money/currencies'
+import { LARGEST_AMOUNT, minor, ZERO, type Minor } from '../../money/minor'
 import { factsOf, type Frequency } from '../../rates/frequency'
 import { refuse, type Refusal } from '../../guards/refusal'
 import type { StepOf } from '../document/steps'
@@ -24,7 +25,7 @@ export function loanTermsOf(
 ): LoanTerms {
   const { options } = step
   const frequency = (terms.text('terms.frequency') ?? 'monthly') as Frequency
-  const principal = terms.whole('terms.principal') ?? 0
+  const principal = amountOf(terms, 'terms.principal', 'principal') ?? ZERO
   const annualRate = terms.percent('terms.annualRate') ?? '0'
   const months = terms.whole('terms.term')
   const payments = terms.whole('terms.payments')
@@ -42,14 +43,14 @@ export function loanTermsOf(
     ? { firstPayment: givenFirst }
     : firstPaymentFrom(today, frequency, periodsAhead(Math.min(alreadyPaid, longest), silent, options.due))
   const fees = given({
-    financed: terms.whole('terms.financedFees'),
-    eachPayment: terms.whole('terms.feeEachPayment'),
+    financed: amountOf(terms, 'terms.financedFees', 'fees.financed'),
+    eachPayment: amountOf(terms, 'terms.feeEachPayment', 'fees.eachPayment'),
   })
   const insurance = given({
     addedPercent: terms.percent('terms.insuranceAdded'),
     yearlyPercent: terms.percent('terms.insuranceYearly'),
     base: options.insuranceBase,
-    value: terms.whole('terms.insuranceValue'),
+    value: amountOf(terms, 'terms.insuranceValue', 'insurance.value'),
     untilLoanToValue: terms.percent('terms.insuranceUntil'),
   })
   const term =
@@ -65,17 +66,17 @@ export function loanTermsOf(
       term,
       payment,
       due: options.due,
-      balloon: terms.whole('terms.balloon'),
+      balloon: amountOf(terms, 'terms.balloon', 'balloon'),
       rounding: given({ payment: options.paymentRounding, interest: options.interestRounding }),
       dayCount: options.dayCount,
       extras: extrasOf(step, terms, isoDate(today)),
       onExtra: options.onExtra,
-      yearlyExtraLimit: terms.whole('terms.yearlyExtraLimit'),
+      yearlyExtraLimit: amountOf(terms, 'terms.yearlyExtraLimit', 'yearlyExtraLimit'),
       grace: grace
         ? {
             payments: grace,
             interest: graceInterest,
-            ...given({ payment: terms.whole('terms.gracePayment') }),
+            ...given({ payment: amountOf(terms, 'terms.gracePayment', 'grace.payment') }),
           }
         : undefined,
       rateChanges: rateChangesOf(step, terms),
@@ -124,15 +125,24 @@ export function given<T extends object>(terms: T): { [K in keyof T]?: Exclude<T[
   }
 }
 
+/** An amount; one beyond all that can be kept exactly is refused as the ledger would, by what it calls the field. */
+function amountOf(terms: TermsReader, path: string, field: string): Minor | undefined {
+  const amount = terms.whole(path)
+  if (amount === undefined) return undefined
+  if (Number.isSafeInteger(amount)) return minor(amount)
+  const refusal = refuse('AMOUNT_TOO_LARGE', field, { largest: LARGEST_AMOUNT })
+  throw new Stopped({ code: 'REFUSED', refusal })
+}
+
 /** A given payment, or the one that follows from an initial yearly repayment quoted beside the rate. */
 function paymentOf(
   terms: TermsReader,
-  principal: number,
+  principal: Minor,
   annualRate: string,
   frequency: Frequency,
-): number | undefined {
+): Minor | undefined {
   const repayment = terms.percent('terms.initialRepayment')
-  if (repayment === undefined) return terms.whole('terms.payment')
+  if (repayment === undefined) return amountOf(terms, 'terms.payment', 'payment')
   const payment = initialRepaymentPayment(principal, annualRate, repayment, factsOf(frequency).perYear)
   if (!payment.ok) throw new Stopped({ code: 'REFUSED', refusal: payment })
   return payment.value
@@ -152,7 +162,7 @@ const graceInterestOf = ({ options }: StepOf<'loan'>, terms: TermsReader): Grace
 /** Extras of nothing are no extras; the ledger would refuse a limit or a date without one. */
 function extrasOf({ extras }: StepOf<'loan'>, terms: TermsReader, today: string): Extra[] | undefined {
   const found = (extras ?? []).flatMap(({ every }, i): Extra[] => {
-    const amount = terms.whole(`extras.${i}.amount`) ?? 0
+    const amount = amountOf(terms, `extras.${i}.amount`, `extras.${i}.amount`) ?? ZERO
     if (amount === 0) return []
     const when = (field: string) => whenOf(terms, `extras.${i}.${field}`)
     const at = every === 'once' ? onceAt(when('at'), `extras.${i}.at`, today) : when('at')

@@ -36,11 +36,11 @@ const aLoan = fc
   })
   .map(({ rate, years, added, fee, inHand }) => {
     const terms: LoanTerms = {
-      principal: 200_000_00,
+      principal: minor(200_000_00),
       annualRate: String(rate / 100),
       frequency: 'monthly',
       term: { years },
-      fees: { financed: fee },
+      fees: { financed: minor(fee) },
       ...(added > 100 && { insurance: { addedPercent: String(added / 100) } }),
     }
     return { run: runOf(terms, inHand), terms, inHand }
@@ -83,7 +83,7 @@ test('the stay after which another loan costs least is the one found month by mo
 
 test('one loan, none to leave, and loans of which one always costs least have no turn', () => {
   const terms: LoanTerms = {
-    principal: 200_000_00,
+    principal: minor(200_000_00),
     annualRate: '5',
     frequency: 'monthly',
     term: { years: 20 },

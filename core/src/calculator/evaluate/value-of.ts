@@ -1,7 +1,7 @@
 import type { Computed, FigureSet, LoanRun } from '../../formula/computed'
-import { isFigureSet, isLoanRun } from '../../formula/evaluate-expression'
+import { asDecimal, isFigureSet, isLoanRun } from '../../formula/evaluate-expression'
 import type { FigureSource, Unit } from '../../formula/unit'
-import { Decimal, trusted } from '../../money/decimal'
+import { trusted, type Decimal } from '../../money/decimal'
 import type { MinorDigits } from '../../money/currencies'
 import { LARGEST_BALANCE, ZERO } from '../../money/minor'
 import { roundDecimal, roundWhole } from '../../money/rounding'
@@ -27,7 +27,7 @@ export function valueOf(
 ): Value | undefined {
   switch (unit.is) {
     case 'money': {
-      const amount = trusted(computed as Decimal)
+      const amount = trusted(asDecimal(computed))
       if (amount.abs().greaterThan(LARGEST_BALANCE)) return undefined
       return {
         unit: 'money',
@@ -38,14 +38,14 @@ export function valueOf(
       }
     }
     case 'percent':
-      return { unit: 'percent', percent: plain(computed as Decimal) }
+      return { unit: 'percent', percent: plain(asDecimal(computed)) }
     case 'number':
     case 'bare':
-      return { unit: 'number', number: plain(computed as Decimal) }
+      return { unit: 'number', number: plain(asDecimal(computed)) }
     case 'count':
-      return { unit: 'count', count: plain(computed as Decimal) }
+      return { unit: 'count', count: plain(asDecimal(computed)) }
     case 'term': {
-      const months = roundWhole(computed as Decimal).toNumber()
+      const months = roundWhole(asDecimal(computed)).toNumber()
       return { unit: 'term', years: Math.trunc(months / 12), months: months % 12 }
     }
     case 'date':

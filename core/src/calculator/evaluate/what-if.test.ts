@@ -11,7 +11,7 @@ import { evaluate } from './evaluate'
 import { changedTerms, hasPaymentIn, whatIf, type WhatIf } from './what-if'
 
 const terms: LoanTerms = {
-  principal: 350_710_00,
+  principal: minor(350_710_00),
   annualRate: '4.64',
   compounding: 2,
   frequency: 'monthly',
@@ -33,14 +33,17 @@ const columnOf = (change: WhatIf, of: LoanTerms = terms): ComparedColumn => {
 describe('what if', () => {
   test('an extra, a lump sum, a rate and a payment are each what the ledger says of such a loan', () => {
     const cases: [WhatIf, LoanTerms][] = [
-      [{ extra: minor(250_00) }, { ...terms, extras: [{ amount: 250_00, every: 'payment' }] }],
+      [{ extra: minor(250_00) }, { ...terms, extras: [{ amount: minor(250_00), every: 'payment' }] }],
       [
         { lumpSum: { amount: minor(20_000_00), withPayment: 24 } },
-        { ...terms, extras: [{ amount: 20_000_00, every: 'once', at: 24 }] },
+        { ...terms, extras: [{ amount: minor(20_000_00), every: 'once', at: 24 }] },
       ],
-      [{ yearlyExtra: minor(3_000_00) }, { ...terms, extras: [{ amount: 3_000_00, every: 'year', at: 12 }] }],
+      [
+        { yearlyExtra: minor(3_000_00) },
+        { ...terms, extras: [{ amount: minor(3_000_00), every: 'year', at: 12 }] },
+      ],
       [{ annualRate: '5.2' }, { ...terms, annualRate: '5.2' }],
-      [{ payment: minor(2_500_00) }, { ...terms, term: undefined as never, payment: 2_500_00 }],
+      [{ payment: minor(2_500_00) }, { ...terms, term: undefined as never, payment: minor(2_500_00) }],
     ]
     for (const [change, changed] of cases) {
       const { term, ...rest } = changed
@@ -88,8 +91,8 @@ describe('what if', () => {
   })
 
   test('an extra joins those agreed on already', () => {
-    const agreed: LoanTerms = { ...terms, extras: [{ amount: 100_00, every: 'payment' }] }
-    const together = ledgerOf({ ...terms, extras: [{ amount: 350_00, every: 'payment' }] })
+    const agreed: LoanTerms = { ...terms, extras: [{ amount: minor(100_00), every: 'payment' }] }
+    const together = ledgerOf({ ...terms, extras: [{ amount: minor(350_00), every: 'payment' }] })
     expect(columnOf({ extra: minor(250_00) }, agreed).totalInterest).toBe(together.totals.interest)
   })
 
@@ -111,8 +114,8 @@ describe('what if', () => {
       ...terms,
       annualRate: '5.2',
       extras: [
-        { amount: 250_00, every: 'payment' },
-        { amount: 20_000_00, every: 'once', at: 24 },
+        { amount: minor(250_00), every: 'payment' },
+        { amount: minor(20_000_00), every: 'once', at: 24 },
       ],
     })
     expect(
@@ -152,7 +155,7 @@ describe('what if', () => {
 
   test('a lump sum after years is paid so long from today, also where nothing is paid at first', () => {
     const study: LoanTerms = {
-      principal: 18_400_00,
+      principal: minor(18_400_00),
       annualRate: '5.5',
       frequency: 'monthly',
       term: { years: 10 },
@@ -180,7 +183,7 @@ describe('what if', () => {
   })
 
   test('terms that make no loan are refused as a whole', () => {
-    expect(whatIf({ ...terms, principal: -1 }, [])).toMatchObject({ ok: false })
+    expect(whatIf({ ...terms, principal: minor(-1) }, [])).toMatchObject({ ok: false })
   })
 })
 

@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { minuteText, type Moment } from '../../dates/moment'
 import { minor } from '../../money/minor'
 import { Decimal } from '../../money/decimal'

@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { ownThings, type CalculatorDocument, type OwnThing } from '../document/document'
 import type { CalculatorStep } from '../document/steps'
 import { starters } from '.'

@@ -1,4 +1,4 @@
-import { Decimal } from '../../money/decimal'
+import { Decimal, leastOf, greatestOf } from '../../money/decimal'
 import { roundToMultiple, type Rounding } from '../../money/rounding'
 import { Stopped, type Computed } from '../computed'
 import { MONEY, NUMBER, PERCENT, type Wanted } from '../unit'
@@ -7,7 +7,7 @@ import type { Arguments, BuiltIn } from './function'
 const amount = { is: 'amount' } as const satisfies Wanted
 const list = { is: 'list', of: amount } as const satisfies Wanted
 
-const all = (args: Arguments) => Array.from({ length: args.count }, (_, i) => args.decimal(i))
+const others = (args: Arguments) => Array.from({ length: args.count - 1 }, (_, i) => args.decimal(i + 1))
 
 const rounded =
   (how: Rounding) =>
@@ -31,7 +31,7 @@ export const amountFunctions: readonly BuiltIn[] = [
     many: true,
     same: true,
     gives: 'same',
-    work: (args) => Decimal.min(...all(args)),
+    work: (args) => leastOf(args.decimal(0), ...others(args)),
   },
   {
     name: 'max',
@@ -40,7 +40,7 @@ export const amountFunctions: readonly BuiltIn[] = [
     many: true,
     same: true,
     gives: 'same',
-    work: (args) => Decimal.max(...all(args)),
+    work: (args) => greatestOf(args.decimal(0), ...others(args)),
   },
   {
     name: 'sum',

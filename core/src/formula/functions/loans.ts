@@ -1,4 +1,4 @@
-import { Decimal, trusted } from '../../money/decimal'
+import { Decimal, trusted, floorOf } from '../../money/decimal'
 import { ZERO } from '../../money/minor'
 import { factsOf } from '../../rates/frequency'
 import { untilLeaving as leavingAfter, type UntilLeaving } from '../../lending/compare'
@@ -19,9 +19,7 @@ const upTo = [
 function paymentAt(args: Arguments, ledger: Ledger, { frequency }: LoanRun): number {
   if (args.has(1)) return ledger.firstNumber - 1 + Math.max(0, args.whole(1))
   if (!args.has(2)) return ledger.lastNumber
-  const periods = trusted(args.decimal(2).times(factsOf(frequency).perYear).div(12))
-    .floor()
-    .toNumber()
+  const periods = floorOf(trusted(args.decimal(2).times(factsOf(frequency).perYear).div(12))).toNumber()
   return ledger.numberAfter(Math.max(0, periods))
 }
 
@@ -47,7 +45,7 @@ function untilLeaving(name: string, figure: (until: UntilLeaving) => number): Bu
     work: (args) => {
       const { ledger, terms, paidAtStart = 0 } = args.loan(0)
       if (!ledger || !terms) return new Decimal(ZERO)
-      const months = Math.max(0, trusted(args.decimal(1)).floor().toNumber())
+      const months = Math.max(0, floorOf(trusted(args.decimal(1))).toNumber())
       return new Decimal(figure(leavingAfter(ledger, terms, months)) + paidAtStart)
     },
   }

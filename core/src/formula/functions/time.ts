@@ -1,5 +1,5 @@
 import { addMonths, daysBetween, isoDate, readIsoDate, type PlainDate } from '../../dates/plain-date'
-import { Decimal, trusted } from '../../money/decimal'
+import { Decimal, trusted, floorOf } from '../../money/decimal'
 import { roundWhole } from '../../money/rounding'
 import { factsOf, type Frequency } from '../../rates/frequency'
 import { assert } from '../../guards/assert'
@@ -61,7 +61,7 @@ export const timeFunctions: readonly BuiltIn[] = [
     gives: COUNT,
     work: (args) => {
       const { perYear } = factsOf(args.has(1) ? (args.text(1) as Frequency) : 'monthly')
-      return trusted(args.decimal(0).times(perYear).div(12)).floor()
+      return floorOf(trusted(args.decimal(0).times(perYear).div(12)))
     },
   },
   {

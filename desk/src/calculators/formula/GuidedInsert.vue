@@ -2,6 +2,7 @@
 import { Button, Input } from 'ant-design-vue'
 import { computed, reactive, ref } from 'vue'
 import type { Scope } from '@vivid/core'
+import { entered } from '../../shared/fields/entered'
 import { phrases, type Blank } from './phrases'
 
 /** For those who will not type formulas: a phrase is chosen, its blanks are filled, and it is put in. */
@@ -40,12 +41,7 @@ function put(): void {
 <template>
   <div class="guided">
     <label :for="`${id}-phrase`" class="lead">Put in</label>
-    <select
-      :id="`${id}-phrase`"
-      class="pick"
-      :value="chosen"
-      @change="choose(($event.target as HTMLSelectElement).value)"
-    >
+    <select :id="`${id}-phrase`" class="pick" :value="chosen" @change="choose(entered($event))">
       <option value="">a phrase …</option>
       <option v-for="one in phrases" :key="one.id" :value="one.id">
         {{ one.says.replace(/\{\w+\}/g, '…') }}

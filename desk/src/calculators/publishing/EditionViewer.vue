@@ -2,6 +2,7 @@
 import { Alert, Button, message, Modal, Skeleton } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import { EditionSeen, LiveOn, type CalculatorOpened } from '@vivid/contract'
+import { entered } from '../../shared/fields/entered'
 import { sentenceOf } from '../../shared/api/api-error'
 import { request } from '../../shared/api/request'
 import { useDraft } from '../draft/draft-store'
@@ -51,7 +52,7 @@ watch(
   },
 )
 function chooseDay(event: Event): void {
-  const { value } = event.target as HTMLInputElement
+  const value = entered(event)
   if (value === '' || value === on.value) return
   on.value = value
   void load()

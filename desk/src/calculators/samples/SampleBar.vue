@@ -2,6 +2,7 @@
 import { Button, Input, Modal } from 'ant-design-vue'
 import { nextTick, ref } from 'vue'
 import { freeId, type CalculatorDocument, type Sample } from '@vivid/core'
+import { entered } from '../../shared/fields/entered'
 import { useDraft } from '../draft/draft-store'
 
 /** Whose values the tape shows; sample visitors are made, named, copied and removed here. */
@@ -64,7 +65,7 @@ function remove(): void {
       id="sample-visitor"
       class="pick"
       :value="draft.sample?.id"
-      @change="draft.sampleId = ($event.target as HTMLSelectElement).value"
+      @change="draft.sampleId = entered($event)"
     >
       <option v-for="one in document.samples" :key="one.id" :value="one.id">{{ one.name }}</option>
     </select>

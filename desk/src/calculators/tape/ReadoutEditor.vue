@@ -85,7 +85,7 @@ const addPart = () =>
     v-if="step.shows === 'figure'"
     class="tick-alone wide"
     :checked="step.headline"
-    @change="(event) => set('headline')((event.target as HTMLInputElement).checked)"
+    @change="(event) => set('headline')(event.target.checked === true)"
   >
     The one large figure of the page
   </Checkbox>

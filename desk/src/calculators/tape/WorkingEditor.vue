@@ -90,7 +90,7 @@ const round = (how: string) => set('rounding')(how === '' ? null : { how, to: st
   <Checkbox
     class="tick-alone"
     :checked="step.shown"
-    @change="(event) => set('shown')((event.target as HTMLInputElement).checked)"
+    @change="(event) => set('shown')(event.target.checked === true)"
   >
     Visitors find it under “how this was worked out”
   </Checkbox>

@@ -2,6 +2,7 @@
 import { Checkbox, Input } from 'ant-design-vue'
 import { computed } from 'vue'
 import { cellUnits, type CellUnit, type ShownCell } from '@vivid/worksheet'
+import { entered } from '../../shared/fields/entered'
 import { partWords, readAs, unitWords } from './cell-words'
 import { useWorksheet } from './worksheet-store'
 
@@ -51,7 +52,7 @@ const isShown = computed(() => cell.part === 'result')
       What it is
       <select
         :value="cell.asked.unit"
-        @change="worksheet.change('units', cell.cell, ($event.target as HTMLSelectElement).value as CellUnit)"
+        @change="worksheet.change('units', cell.cell, entered($event) as CellUnit)"
       >
         <option v-for="unit in units" :key="unit" :value="unit">
           {{ unitWords[unit] }}: {{ readAs(cell, unit, worksheet.currency) }}

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
+import { chosenFile } from '../../shared/files/chosen-file'
 import houseboat from './samples/houseboat-extra-payment.xlsx?url'
 import mooring from './samples/mooring-schedule.xlsx?url'
 
@@ -14,18 +15,11 @@ const isOver = ref(false)
 const picker = ref<HTMLInputElement>()
 const problem = ref('')
 
-function take(files: FileList | null | undefined): void {
-  const [file] = files ?? []
+function take(file: File | undefined): void {
   isOver.value = false
   problem.value = ''
   if (file && /\.xlsx$/i.test(file.name)) emit('choose', file, file.name)
   else if (file) problem.value = `“${file.name}” is no worksheet: its name would end in .xlsx.`
-}
-function picked(event: Event): void {
-  const input = event.target as HTMLInputElement
-  take(input.files)
-  // The same file may be chosen again.
-  input.value = ''
 }
 async function trySample({ address, name }: (typeof samples)[number]): Promise<void> {
   emit('choose', await (await fetch(address)).blob(), name)
@@ -38,9 +32,16 @@ async function trySample({ address, name }: (typeof samples)[number]): Promise<v
     :class="{ over: isOver }"
     @dragover.prevent="isOver = true"
     @dragleave="isOver = false"
-    @drop.prevent="take($event.dataTransfer?.files)"
+    @drop.prevent="take($event.dataTransfer?.files[0])"
   >
-    <input ref="picker" type="file" accept=".xlsx" hidden aria-label="Worksheet" @change="picked" />
+    <input
+      ref="picker"
+      type="file"
+      accept=".xlsx"
+      hidden
+      aria-label="Worksheet"
+      @change="take(chosenFile($event))"
+    />
     <Button @click="picker?.click()">Choose a worksheet</Button>
     <p class="soft">
       Or drop one here (.xlsx). It is read in this browser; nothing leaves it before you make a draft.<br />

@@ -4,6 +4,7 @@ import { computed, ref, toRef, watch } from 'vue'
 import type { OwnWords } from '@vivid/contract'
 import { isSpoken } from '@vivid/contract/own-words'
 import { isRightToLeft, spokenLanguages } from '@vivid/contract/wording'
+import { entered } from '../../shared/fields/entered'
 import { languageName } from '../../shared/fields/language-name'
 import PickField from '../../shared/fields/PickField.vue'
 import { readTextFile, saveTextFile } from '../../shared/files/text-files'
@@ -61,7 +62,7 @@ const brought = ref<readonly TableFault[]>([])
 async function bring(): Promise<void> {
   const text = await readTextFile('.csv,text/csv')
   if (text === undefined) return
-  const read = readWords(text, english.value)
+  const read = readWords(text, english.value, letters.value)
   brought.value = read.ok ? [] : read.faults
   if (!read.ok) return
   put(read.phrases)
@@ -144,7 +145,7 @@ const ALL_LANGUAGES = LETTERS.flatMap((a) => LETTERS.map((b) => a + b)).filter(
             :value="row.own"
             :aria-invalid="row.faults.length > 0"
             :aria-describedby="`places-${row.phrase}`"
-            @change="say(row.phrase, ($event.target as HTMLTextAreaElement).value)"
+            @change="say(row.phrase, entered($event))"
           ></textarea>
           <p :id="`places-${row.phrase}`" class="places">
             <template v-if="row.places.length > 0">has to say {{ row.places.join(', ') }}</template>

@@ -47,7 +47,7 @@ export function usePhrases(
   const missing = computed(() => missingPhrases(letters.value, own.value, english.value))
   const faultsOf = computed(() => {
     const found = new Map<string, string[]>()
-    for (const fault of phraseFaults(own.value, english.value))
+    for (const fault of phraseFaults(own.value, english.value, letters.value))
       found.set(fault.phrase, [...(found.get(fault.phrase) ?? []), phraseFaultSaid(fault)])
     return found
   })
@@ -66,7 +66,7 @@ export function usePhrases(
           phrase,
           asItIs,
           own: said,
-          places: placesNeeded(phrase, model),
+          places: placesNeeded(phrase, model, letters.value),
           faults: faultsOf.value.get(phrase) ?? [],
         },
       ]

@@ -23,8 +23,8 @@ export type WordsRead =
   | { readonly ok: true; readonly phrases: Phrases }
   | { readonly ok: false; readonly faults: readonly TableFault[] }
 
-/** Reads the lender's own wording back, all or nothing; a phrase whose cell is empty stays as it is. */
-export function readWords(text: string, english: Phrases): WordsRead {
+/** Reads the lender's own wording of a language, by its two letters, back, all or nothing; a phrase whose cell is empty stays as it is. */
+export function readWords(text: string, english: Phrases, letters: string): WordsRead {
   const table = readTable(text, (heading) => heading === PHRASE || heading === YOURS)
   const [at, own] = [table.head.indexOf(PHRASE), table.head.indexOf(YOURS)]
   const faults: TableFault[] = [...table.faults]
@@ -45,7 +45,7 @@ export function readWords(text: string, english: Phrases): WordsRead {
     }
     if (Object.hasOwn(phrases, phrase))
       faults.push({ row, column: PHRASE, what: `“${phrase}” stands here twice` })
-    for (const fault of phraseFaults({ [phrase]: said }, english))
+    for (const fault of phraseFaults({ [phrase]: said }, english, letters))
       faults.push({
         row,
         column: fault.why === 'unknown' ? PHRASE : YOURS,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { entered } from './entered'
 /** One of a few, as a plain list. */
 defineProps<{
   id: string
@@ -14,12 +15,7 @@ defineEmits<{ change: [value: string] }>()
 <template>
   <div class="pick-field" :data-field="field">
     <label :for="id">{{ label }}</label>
-    <select
-      :id="id"
-      class="pick"
-      :value="value"
-      @change="$emit('change', ($event.target as HTMLSelectElement).value)"
-    >
+    <select :id="id" class="pick" :value="value" @change="$emit('change', entered($event))">
       <option v-if="!options.some((one) => one.value === value)" :value="value" disabled>
         {{ value === '' ? 'choose …' : `${value}, which is not here` }}
       </option>

@@ -12,11 +12,11 @@ defineProps<{ title: string; about: string; problem?: string; loading?: boolean 
     <div class="head">
       <h1>{{ title }}</h1>
       <p class="soft">{{ about }}</p>
-      <span class="right"><slot name="actions" /></span>
+      <span v-if="!loading || !problem" class="right"><slot name="actions" /></span>
     </div>
     <Alert v-if="problem" type="error" role="alert" :message="problem" class="alert" />
-    <Skeleton v-if="loading && !problem" active />
-    <slot v-else />
+    <slot v-if="!loading" />
+    <Skeleton v-else-if="!problem" active />
   </main>
 </template>
 

@@ -10,7 +10,12 @@ const session = useSession()
 const router = useRouter()
 const route = useRoute()
 const area = computed(() => areaOf(route.path))
-const open = computed(() => areas.filter((one) => one.for === undefined || session.can(one.for)))
+const open = computed(() =>
+  areas.filter(({ path }) => {
+    const { needs } = router.resolve(path).meta
+    return !needs || session.can(needs)
+  }),
+)
 
 async function signOut(): Promise<void> {
   try {

@@ -1,7 +1,5 @@
-import type { Permission } from '@vivid/contract'
-
-/** The desk's areas in the order of its header; some are for those who may do something there. */
-export const areas: readonly { readonly path: string; readonly name: string; readonly for?: Permission }[] = [
+/** The desk's areas in the order of its header. */
+export const areas: readonly { readonly path: string; readonly name: string }[] = [
   { path: '/', name: 'Calculators' },
   { path: '/rate-sheets', name: 'Rate sheets' },
   { path: '/house-styles', name: 'House styles' },
@@ -9,7 +7,7 @@ export const areas: readonly { readonly path: string; readonly name: string; rea
   { path: '/audience', name: 'Audience' },
   { path: '/channels', name: 'Channels' },
   { path: '/record', name: 'Record' },
-  { path: '/people', name: 'People', for: 'keep' },
+  { path: '/people', name: 'People' },
 ]
 
 /** The area a page belongs to. */

@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { ForeignKeyConstraintError, UniqueConstraintError } from 'sequelize'
 import type { Sequelize } from 'sequelize'
 import {

@@ -101,7 +101,7 @@ test('a keeper may read and not edit; nobody else gets in', async () => {
     status: 403,
     body: {
       code: 'ROLE_NOT_ALLOWED',
-      sentence: 'This is for author or approver; you are signed in as keeper.',
+      sentence: 'This takes the role of author or approver; yours is keeper.',
     },
   })
   expect(

@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import type { Sequelize, Transaction } from 'sequelize'
 import {
   styleSpeaking,

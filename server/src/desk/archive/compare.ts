@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize'
 import type { ArchivedItem, ArchiveRead } from '@vivid/contract'
 import { mainTitle, openDocument, RateSheet } from '@vivid/core'

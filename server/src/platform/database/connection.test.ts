@@ -123,7 +123,7 @@ test.each(LAST_WORDS)('a listener whose database leaves "%s" listens again once 
   const notices = await listenForNotices(url, silent, heard)
   expect(notices.unheardSince).toBeUndefined()
   for (const socket of sockets.splice(0)) socket.destroy()
-  await expect.poll(() => connections, { timeout: 5_000 }).toBe(3)
+  await expect.poll(() => connections).toBe(3)
   await expect.poll(() => notices.unheardSince).toBeUndefined()
   expect(dropped).toEqual([])
   await notices.close()

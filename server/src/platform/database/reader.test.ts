@@ -19,7 +19,7 @@ beforeAll(async () => {
   server = await testServer({ databaseUrl: url, replicas: [replica.url] })
   reader = createReader(server.database, [connect(replica.url, silent)], silent)
   ines = await new TestClient(server.address).signIn('ines')
-}, 60_000)
+})
 afterAll(async () => {
   await reader.close()
   await server.close()
@@ -46,9 +46,9 @@ test('a replica that stops sends reads back to the primary at once, and is asked
   const made = await ines.make('Unfollowed loan')
   expect(await newest()).toMatchObject({ act: 'calculatorMade', id: made.id })
   await replica.resume()
-  await expect.poll(() => reader.read(isReplica), { timeout: 12_000, interval: 500 }).toBe(true)
+  await expect.poll(() => reader.read(isReplica), { interval: 500 }).toBe(true)
   await expect.poll(newest).toMatchObject({ id: made.id })
-}, 40_000)
+})
 
 test('an error that is the question’s own is not asked of the replica twice', async () => {
   await expect(reader.read((database) => database.query('SELECT nothing FROM nowhere'))).rejects.toThrow(

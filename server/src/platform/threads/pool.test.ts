@@ -27,22 +27,18 @@ const never: Run = (_task, signal) =>
     signal.addEventListener('abort', () => reject(new Error('the thread was ended'))),
   )
 
-test(
-  'what takes too long is stopped, and says so; whoever waits behind it gets their turn',
-  { timeout: 15_000 },
-  async () => {
-    let begun = 0
-    const first: Run = (task, signal) => (++begun === 1 ? never(task, signal) : Promise.resolve(done()))
-    const work = workOf(() => undefined, first)
-    const slow = work.do.card(around, somebody)
-    const next = work.do.card(around, { ...somebody, who: 'somebody else' })
-    await expect(slow).rejects.toMatchObject({
-      code: 'WORK_STOPPED',
-      message: expect.stringContaining('5 seconds'),
-    })
-    expect(await next).toBeNull()
-  },
-)
+test('what takes too long is stopped, and says so; whoever waits behind it gets their turn', async () => {
+  let begun = 0
+  const first: Run = (task, signal) => (++begun === 1 ? never(task, signal) : Promise.resolve(done()))
+  const work = workOf(() => undefined, first)
+  const slow = work.do.card(around, somebody)
+  const next = work.do.card(around, { ...somebody, who: 'somebody else' })
+  await expect(slow).rejects.toMatchObject({
+    code: 'WORK_STOPPED',
+    message: expect.stringContaining('5 seconds'),
+  })
+  expect(await next).toBeNull()
+})
 
 test('what nobody waits for any more is not begun', async () => {
   const began: string[] = []

@@ -113,8 +113,6 @@ test('pages of strangers that exist only in a header are kept for a day up to a 
       verdict: 'unlisted',
       lastSeen: new Date(),
     })
-  await expect
-    .poll(async () => (await kept(), await rows('sightings')), { timeout: 8_000 })
-    .toBeGreaterThan(480)
+  await expect.poll(async () => (await kept(), await rows('sightings'))).toBeGreaterThan(480)
   expect(await rows('sightings')).toBeLessThan(540)
 })

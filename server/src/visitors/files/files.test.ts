@@ -3,7 +3,7 @@ import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import type { EvaluateResponse } from '@vivid/contract'
 import { TestClient, testServer, type TestServer } from '../../testing/test-server'
-import { inVisualOrder } from './visual-order'
+import { inVisualOrder } from './pdf/visual-order'
 
 let server: TestServer
 let visitor: TestClient
@@ -203,16 +203,8 @@ test('a page of an earlier edition is kept as it showed', async () => {
 })
 
 test('words from right to left stand in visual order, numbers and foreign words in their own', () => {
-  const order = (text: string) => {
-    const pieces = inVisualOrder(text, 'he-IL')
-    return typeof pieces === 'string'
-      ? pieces
-      : pieces
-          .map((one) => one.text)
-          .join('')
-          .replaceAll('\u00a0', ' ')
-  }
+  const order = (text: string) => inVisualOrder(text, 'he-IL').join('')
   expect(order('שלום Larkmoor Mutual עולם')).toBe('עולם Larkmoor Mutual שלום')
   expect(order('אחרי 300 תשלומים')).toBe('תשלומים 300 אחרי')
-  expect(inVisualOrder('After 300 payments.', 'en-CA')).toBe('After 300 payments.')
+  expect(inVisualOrder('After 300 payments.', 'en-CA')).toEqual(['After 300 payments.'])
 })

@@ -3,7 +3,8 @@ import type { Logo } from '@vivid/contract'
 import { scheduleCell, servedWords } from '@vivid/contract/wording'
 import { textIn, type Ledger, type Readout, type ScheduleColumn } from '@vivid/core'
 import type { ShownFigures } from '../figures/shown-figures'
-import { fontFor, fonts, heading, MARGIN, paperFor, rich, tableOf, type Paper } from './pdf/paper'
+import { fonts } from './pdf/fonts'
+import { heading, MARGIN, paperFor, rich, tableOf, type Paper } from './pdf/paper'
 import { readoutOf } from './pdf/readouts'
 import { typeset } from './pdf/typeset'
 
@@ -28,7 +29,7 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
     margins: { left: MARGIN, top: 48, right: MARGIN, bottom: 58 },
     fonts,
     style: {
-      font: fontFor(shown),
+      font: paper.font,
       fontSize: 10,
       lineHeight: 1.25,
       color: paper.colour('--ink'),

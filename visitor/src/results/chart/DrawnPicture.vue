@@ -32,7 +32,7 @@ const svg = computed(() =>
     knowsPaintOrder: true,
     isRtl,
     // Each text keeps its own direction in a picture whose places are counted from the left.
-    inOrder: (text) => (isRtl ? `\u2067${text}\u2069` : text),
+    ...(isRtl && { inOrder: (text: string) => [`\u2067${text}\u2069`] }),
     colours: {
       ink: 'var(--ink)',
       soft: 'var(--ink-soft)',

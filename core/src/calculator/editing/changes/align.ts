@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { plainName } from '../../../formula/syntax'
 import { mapReferences } from '../../compile/references-of'
 import { hasValue } from '../../compile/units-of-steps'

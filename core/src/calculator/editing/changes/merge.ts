@@ -1,4 +1,4 @@
-import equal from 'fast-deep-equal'
+import { dequal as equal } from 'dequal/lite'
 import { CalculatorDocument } from '../../document/document'
 import { alignNames, keepApart } from './align'
 import {

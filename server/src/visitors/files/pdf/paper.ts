@@ -1,26 +1,11 @@
-import { createRequire } from 'node:module'
-import { dirname, join } from 'node:path'
 import type { Content, ContentText, TableCell } from 'pdfmake/interfaces'
 import { isRightToLeft } from '@vivid/contract/wording'
-import { plainText, textIn, type RichText, type Texts } from '@vivid/core'
+import { minor, plainText, textIn, type RichText, type Texts } from '@vivid/core'
 import { colourOnPaper } from '../../../authoring/house-styles/on-paper'
 import type { ShownFigures } from '../../figures/shown-figures'
-import { inVisualOrder } from '../visual-order'
+import { levelOf, runsOf, type Run } from './visual-order'
+import { fontWithMost, inFonts, type FontName } from './fonts'
 import type { ReadOut } from './structure'
-
-const require = createRequire(import.meta.url)
-const font = (family: string, weight: string, name: string) =>
-  join(dirname(require.resolve(`@expo-google-fonts/${family}/package.json`)), weight, `${name}.ttf`)
-const face = (family: string, name: string) => {
-  const normal = font(family, '400Regular', `${name}_400Regular`)
-  const bold = font(family, '700Bold', `${name}_700Bold`)
-  return { normal, bold, italics: normal, bolditalics: bold }
-}
-export const fonts = {
-  Figtree: face('figtree', 'Figtree'),
-  Rubik: face('rubik', 'Rubik'),
-  SourceSerif: face('source-serif-4', 'SourceSerif4'),
-}
 
 /** Sizes in points. */
 const PAGE_WIDTH = 595.28
@@ -38,10 +23,11 @@ export const partNames = [
   '--part-5',
 ] as const
 
-/** The house style's kind of letter; Rubik where the others lack the script or the currency's sign. */
-export function fontFor({ language, program, calculator }: ShownFigures): string {
-  if (isRightToLeft(language) || program.currency === 'ILS') return 'Rubik'
-  return calculator.content.style['--text']?.startsWith("'Source Serif") ? 'SourceSerif' : 'Figtree'
+/** The house style's kind of letter, where it has the letters of the page's language and the sign of its currency. */
+function fontOf({ words, figures, on, calculator }: ShownFigures): FontName {
+  const isSerif = calculator.content.style['--text']?.startsWith("'Source Serif")
+  const said = [words.results, words.questions, figures.date(on), figures.money(minor(0))].join(' ')
+  return fontWithMost(said, isSerif ? 'SourceSerif' : 'Figtree')
 }
 
 export type Paper = ReturnType<typeof paperFor>
@@ -50,19 +36,32 @@ export type Paper = ReturnType<typeof paperFor>
 export function paperFor(shown: ShownFigures) {
   const { language, main, calculator } = shown
   const isRtl = isRightToLeft(language)
+  const font = fontOf(shown)
+  /** In pieces of one font and one direction each, where it has more than one. */
+  const inPieces = (runs: string | Run[]) =>
+    typeof runs === 'string'
+      ? inFonts(runs, font)
+      : runs.flatMap(({ text, level }): (Run & { font: FontName; whole: 0 | 1 })[] => {
+          const pieces = inFonts(text, font)
+          return (typeof pieces === 'string' ? [{ text, font }] : pieces).map((piece) => ({
+            ...piece,
+            level,
+            whole: levelOf(language),
+          }))
+        })
   return {
     shown,
+    font,
     say: (texts: Texts) => textIn(texts, language, main),
     start: isRtl ? ('right' as const) : ('left' as const),
     end: isRtl ? ('left' as const) : ('right' as const),
     colour: (name: `--${string}`) => colourOnPaper(calculator.content.style, name),
     /** Fonts have no narrow no-break space; digits are grouped with the ordinary one. */
-    text: (text: string, more: ReadOut & Omit<ContentText, 'text'> = {}) => ({
-      text: inVisualOrder(text.replaceAll('\u202f', '\u00a0'), language),
+    text: (text: string, more: ReadOut & Omit<ContentText, 'text'> = {}) => {
+      const runs = runsOf(text.replaceAll('\u202f', '\u00a0'), language)
       // In other pieces than it is read.
-      ...(isRtl && { said: text }),
-      ...more,
-    }),
+      return { text: inPieces(runs), ...(typeof runs !== 'string' && { said: text }), ...more }
+    },
     /** Columns as they are read, from the side the language begins at. */
     inOrder: <T>(cells: readonly T[]): T[] => (isRtl ? [...cells].reverse() : [...cells]),
   }

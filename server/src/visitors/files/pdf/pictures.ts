@@ -2,8 +2,8 @@ import type { Content } from 'pdfmake/interfaces'
 import { drawingOf, type Look } from '@vivid/contract/pictures'
 import { isRightToLeft } from '@vivid/contract/wording'
 import type { Readout, ReadoutOf } from '@vivid/core'
-import { inVisualOrder } from '../visual-order'
-import { fontFor, heading, partNames, WIDTH, type Paper } from './paper'
+import { inVisualOrder } from './visual-order'
+import { heading, partNames, WIDTH, type Paper } from './paper'
 
 const PICTURE_HEIGHT = 170
 
@@ -20,12 +20,9 @@ export function pictureOf(
     width: WIDTH,
     height: PICTURE_HEIGHT,
     fontSize: 8,
-    font: fontFor(shown),
+    font: paper.font,
     knowsPaintOrder: false,
-    inOrder: (said) => {
-      const ordered = inVisualOrder(said.replaceAll('\u202f', '\u00a0'), language)
-      return typeof ordered === 'string' ? ordered : ordered.map((piece) => piece.text).join('')
-    },
+    inOrder: (said) => inVisualOrder(said.replaceAll('\u202f', '\u00a0'), language),
     isRtl: isRightToLeft(language),
     colours: {
       ink: colour('--ink'),

@@ -11,6 +11,7 @@ import {
 } from '@vivid/contract/wording'
 import type { Readout, ReadoutStep, Texts } from '@vivid/core'
 import { besideOf } from '../../figures/shown-figures'
+import { isolated } from './visual-order'
 import { BAR, heading, partNames, rich, tableOf, WIDTH, type Paper } from './paper'
 import { pictureOf } from './pictures'
 
@@ -117,7 +118,9 @@ function keptOf(readout: Readout, label: string, paper: Paper): Content[] {
   return [
     heading(label, paper),
     ...(columns.length > 0 ? [tableOf(head, rows, paper)] : []),
-    ...found.kept.map(({ name, sentence }) => text(`${name}: ${sentence}`, { margin: [0, 0, 0, 3] })),
+    ...found.kept.map(({ name, sentence }) =>
+      text(`${isolated(name)}: ${sentence}`, { margin: [0, 0, 0, 3] }),
+    ),
   ]
 }
 

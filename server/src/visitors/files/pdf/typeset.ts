@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module'
 import type { Content, TFontDictionary } from 'pdfmake/interfaces'
+import { inOrderOfLine, type Run } from './visual-order'
 import { tagContent, type Tag } from './structure'
 
 /** What a document is, beside its content. Sizes in points. */
@@ -31,8 +32,18 @@ const part = <Part>(name: string) => (require(`pdfmake/js/${name}`) as { default
 interface Page {
   readonly items: readonly unknown[]
 }
+/** A line and the pieces in it, in points from its left; what it has of spaces at its ends is cut off. */
 interface Line {
-  readonly inlines: readonly { readonly tag?: Tag }[]
+  readonly inlines: readonly Inline[]
+  readonly leadingCut: number
+  readonly trailingCut: number
+}
+interface Inline extends Run {
+  readonly tag?: Tag
+  /** The level of the text it belongs to, where it has more than one direction. */
+  readonly whole?: 0 | 1
+  readonly width: number
+  x: number
 }
 /** In points, from the top left of its page. */
 interface Picture {
@@ -102,6 +113,7 @@ class Paper extends Document {
 
 class TaggedRenderer extends Renderer {
   override renderLine(line: Line, x: number, y: number): void {
+    placeInOrder(line)
     this.#within(line.inlines[0]?.tag, () => super.renderLine(line, x, y))
   }
   /** Shapes are rules and bars; what they show stands beside them in words. */
@@ -140,6 +152,18 @@ class TaggedRenderer extends Renderer {
       tag.element.add(content)
     }
     document.endMarkedContent()
+  }
+}
+
+/** Places the pieces of a line in the order they stand in; it was laid out in the order they are read. */
+function placeInOrder({ inlines, leadingCut, trailingCut }: Line): void {
+  const whole = inlines[0]?.whole
+  if (whole === undefined) return
+  // The spaces at its end stand outside, wherever that is.
+  let x = whole === 1 ? -trailingCut : -leadingCut
+  for (const inline of inOrderOfLine(inlines, whole)) {
+    inline.x = x
+    x += inline.width
   }
 }
 

@@ -1,0 +1,156 @@
+import { createApp, createSSRApp, defineComponent, h, nextTick, shallowRef } from 'vue'
+import { wordedProgram, type ServedCalculator } from '@vivid/contract/visitor'
+import { isRightToLeft } from '@vivid/contract/wording'
+import { createEvaluatorWith, type Further } from '@vivid/core/evaluate'
+import CalculatorPage from './CalculatorPage.vue'
+import { turnsTaken } from './taking-over/in-turn'
+import { keepTyped } from './taking-over/keep-typed'
+import { reportHeight } from './frame/report-height'
+import type { Preview } from './frame/follow-preview'
+import { carries } from './model/carried'
+import { momentOf } from './model/moment-of'
+import { fetchAgain } from './model/fetch-again'
+import { fetchFor, sourceOf } from './model/source-of'
+import { onOtherAddress } from './model/use-address'
+import type { CalculatorSource } from './model/calculator-source'
+import { fetchParts } from './results/parts'
+import { warmUp } from './model/warm-up'
+import './letters.css'
+import './letters-at-first.css'
+import './page.css'
+import './results/results.css'
+import './words.css'
+import './questions/questions.css'
+import './questions/loans.css'
+import './results/tables.css'
+import './results/schedule.css'
+import './results/keeping.css'
+import './on-paper.css'
+
+const source = shallowRef<CalculatorSource>()
+const Page = defineComponent(() => () => source.value && h(CalculatorPage, { source: source.value }))
+const root = document.documentElement
+
+/** Draws the page that stands here: a calculator that was served, or the desk's preview. */
+export function begin(): void {
+  document.getElementById('not-started')?.remove()
+  reportHeight(document.body)
+  const served = document.getElementById('calculator')?.textContent
+  if (served) void beginLive(JSON.parse(served) as ServedCalculator)
+  else if (location.pathname === '/preview') void beginPreview()
+}
+
+async function beginLive(calculator: ServedCalculator): Promise<void> {
+  const isAlone = window.parent === window
+  const isDrawn = document.getElementById('app')?.dataset.drawn === String(isAlone)
+  const steps = calculator.content.program.steps.map(({ step }) => step)
+  const parts = fetchParts(steps)
+  const began = await begun(calculator, isAlone)
+  const evaluate = await warmUp(began.source)
+  // With its parts there, whatever is drawn stands in its place from the first.
+  await parts
+  source.value = { ...began.source, evaluate }
+  await takeOver(isDrawn && began.isAsDrawn)
+  onOtherAddress(async () => (source.value = (await begun(calculator, isAlone)).source))
+}
+
+async function beginPreview(): Promise<void> {
+  const [{ followPreview, tellAnswers, tellAsked }, { showPart }, { applyStyle }] = await Promise.all([
+    import('./frame/follow-preview'),
+    import('./frame/preview-marks'),
+    import('./frame/house-style'),
+  ])
+  let given = ''
+  let isGiving = false
+  const show = async ({ content, answers, turn, today, sheets, language, sight }: Preview) => {
+    const asked = JSON.stringify([answers, turn])
+    const same = asked === given
+    given = asked
+    const { further, trade } = await fetchFor(content, language)
+    applyStyle(content.style)
+    speak(language)
+    isGiving = true
+    source.value = {
+      program: wordedProgram(content),
+      today,
+      sheets,
+      language,
+      further,
+      trade,
+      logo: content.style.logo,
+      answers: same && source.value ? source.value.answers : answers,
+      // What the desk gives it knows.
+      hears: (answered) => isGiving || tellAnswers(answered),
+      hearsAsked: () => isGiving || tellAsked(),
+    }
+    await nextTick()
+    isGiving = false
+    if (sight !== undefined && !same) showPart(sight)
+  }
+  const ask = async () => {
+    isGiving = true
+    document.querySelector<HTMLButtonElement>('.work-out')?.click()
+    await nextTick()
+    isGiving = false
+  }
+  followPreview(show, ask)
+  await takeOver(false)
+}
+
+/** Goes on with what the server drew where the page begins like that; else draws it anew in its place. */
+async function takeOver(isAsDrawn: boolean): Promise<void> {
+  const place = document.getElementById('app')
+  if (!place) return
+  const questions = keepTyped(place.querySelector('.questions') ?? place)
+  document.dispatchEvent(new Event('vivid-meter:taking-over'))
+  ;(isAsDrawn ? createSSRApp : createApp)(Page).mount(place)
+  questions.restore()
+  delete root.dataset.waits
+  await turnsTaken()
+  questions.tell()
+  delete place.dataset.drawn
+  root.dataset.ready = 'true'
+  document.dispatchEvent(new Event('vivid-meter:taken-over'))
+}
+
+/** What the page begins with: what its address brings back, else what it was placed with, else as it is. */
+async function begun(served: ServedCalculator, isAlone: boolean) {
+  const fetched = await fetchFor(served.content, root.lang)
+  const { further } = fetched
+  const start = (await linkedStart(served, further)) ?? (await presetsOf(served, further))
+  return {
+    source: { ...sourceOf(served, root.lang, fetched, isAlone), ...start },
+    isAsDrawn: start === undefined && fetched.isWhole,
+  }
+}
+
+type Start = Pick<CalculatorSource, 'answers' | 'refused' | 'carried' | 'linkNote'>
+
+/** What stands behind the # of the address; most pages are opened without. */
+async function linkedStart(
+  { content: { program }, today, sheets }: ServedCalculator,
+  further: Further | undefined,
+): Promise<Start | undefined> {
+  if (!carries(location.hash)) return undefined
+  const { carriedIn, fitting } = await fetchAgain(() => import('./model/carried-in'))
+  const carried = carriedIn(location.hash)
+  if (!carried) return { answers: {}, linkNote: 'unreadable' }
+  const evaluate = createEvaluatorWith(program, further)
+  const around = { today: momentOf(today), sheets }
+  const { hasMore, ...fits } = fitting(carried.answers, program, (answers) => evaluate(answers, around))
+  return { ...fits, carried, linkNote: hasMore ? 'hasMore' : undefined }
+}
+
+/** What the page's address says it begins with; most pages are opened without. */
+async function presetsOf({ content, today, sheets }: ServedCalculator, further: Further | undefined) {
+  const asked = new URLSearchParams(location.search)
+  if ([...asked.keys()].every((name) => name === 'lang' || name === 'placement')) return undefined
+  const { presetAnswers } = await fetchAgain(() => import('./model/preset-answers'))
+  const around = { today: momentOf(today), sheets }
+  return presetAnswers(wordedProgram(content), asked, root.lang, around, further)
+}
+
+function speak(language: string): void {
+  root.lang = language
+  root.dir = isRightToLeft(language) ? 'rtl' : 'ltr'
+}
