@@ -58,7 +58,12 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
   let regular: Regular = agreed.value
   let firstRegular = regular.payment
   let agreedEnd = regular.lastNumber
-  let floors = floorsOf(terms, agreedStart, graceRows > 0 ? graceEnd(terms, graceRows) : regular.lastNumber)
+  const agreedFloors = floorsOf(
+    terms,
+    agreedStart,
+    graceRows > 0 ? graceEnd(terms, graceRows) : regular.lastNumber,
+  )
+  let floors = agreedFloors
   const settles = settlementRows(terms)
   const premiums = createPremiums(terms, borrowed)
   const hasPremiums = premiums !== NO_PREMIUMS
@@ -127,7 +132,7 @@ function runLedger(terms: CheckedTerms): Ledger | Refusal {
         const changed = afterRateChange(regular, change, agreedEnd, minor(balance), terms)
         if (!changed.ok) return changed
         regular = changed.value
-        if (regular.lastNumber === undefined) floors = undefined
+        floors = regular.lastNumber === undefined ? undefined : agreedFloors
       }
     }
     if (number === alreadyPaid + 1 || number === graceRows + 1) firstRegular = regular.payment

@@ -39,6 +39,17 @@ test.each<[string, GivenTerms, number]>([
   expect(Math.min(...ledger.columns.closing)).toBe(15_000_00)
 })
 
+test('with payments at the start the balloon grows to itself in its last period, also after a time without an end', () => {
+  const atStart: GivenTerms = { ...vessel, due: 'start' }
+  const kept = { fromPayment: 7, annualRate: '6', keep: 'payment' } as const
+  const { columns } = ledgerOf({
+    ...atStart,
+    rateChanges: [kept, { ...kept, fromPayment: 13, keep: 'term' }],
+  })
+  expect([...columns.payment.slice(-2)]).toEqual([...ledgerOf(atStart).columns.payment.slice(-2)])
+  expect(columns.payment.at(-1)).toBe(0)
+})
+
 test('0.12 at 0 % in 4 payments with a balloon of 0.10: no payment is less than nothing', () => {
   const ledger = ledgerOf({
     principal: 12,
