@@ -1,5 +1,6 @@
 import type { CalculatorStep, Proof } from '@vivid/core'
 import { nameOfCell } from '../book/book'
+import { isProvable } from '../take/proof-lines'
 import { figuresOf } from './figures'
 import type { Draft } from './draft'
 
@@ -13,7 +14,7 @@ export interface Difference {
 
 /**
  * A draft to the cent says where it differs from the file: in the note of each step, and in its proofs, whose tolerance is what it
- * differs by.
+ * differs by. What is further apart than a proof has digits for is no matter of cents: such a proof goes on to fail.
  */
 export function sayingDifferences(draft: Draft): Draft {
   const notes = new Map<string, string>()
@@ -47,7 +48,7 @@ const LONGEST_NOTE = 1_000
 
 /** To the next hundredth: what is said should be read at a glance. */
 const widened = (line: Proof['expected'][number], apart: number | undefined): Proof['expected'][number] =>
-  apart === undefined ? line : { ...line, tolerance: (Math.ceil(apart * 100 + 1e-6) / 100).toFixed(2) }
+  isProvable(apart) ? { ...line, tolerance: (Math.ceil(apart * 100 + 1e-6) / 100).toFixed(2) } : line
 
 const inDigits = (value: number): string => value.toLocaleString('en', { maximumFractionDigits: 6 })
 

@@ -62,7 +62,8 @@ export function inProofs(lines: Proof['expected']): Proof['expected'][] {
   return proofs
 }
 
-const isProvable = (value: CellValue | undefined): value is number =>
+/** What a proof has digits for, as a figure or as a tolerance. */
+export const isProvable = (value: CellValue | undefined): value is number =>
   typeof value === 'number' && Math.abs(value) < 1e15
 /** In the digits a proof has. */
 const figureOf = (value: number): string => value.toFixed(9)
