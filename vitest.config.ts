@@ -1,7 +1,13 @@
+import { join } from 'node:path'
 import { defineConfig } from 'vitest/config'
 
-/** On a machine that others keep busy, anything may take many times as long; nothing is waited for that does not come. */
-const patience = { testTimeout: 180_000, hookTimeout: 180_000, expect: { poll: { timeout: 20_000 } } }
+const common = {
+  // On a machine that others keep busy, anything may take many times as long; nothing is waited for that does not come.
+  testTimeout: 180_000,
+  hookTimeout: 180_000,
+  expect: { poll: { timeout: 20_000 } },
+  setupFiles: join(import.meta.dirname, 'scripts/lib/random-cases.mjs'),
+}
 
 /** Tests of one room that keep nothing between them: files share what they import. */
 const pure = (room: string) => ({
@@ -12,7 +18,7 @@ const pure = (room: string) => ({
     // One more than cores: some wait for a database or a clock.
     maxWorkers: 3,
     isolate: false,
-    ...patience,
+    ...common,
   },
 })
 
@@ -34,7 +40,7 @@ export default defineConfig({
           root: 'server',
           include: ['src/**/*.test.ts'],
           globalSetup: 'src/testing/scratch-database.ts',
-          ...patience,
+          ...common,
         },
       },
       {
@@ -43,7 +49,7 @@ export default defineConfig({
           root: 'e2e',
           include: ['src/**/*.test.ts'],
           globalSetup: 'src/support/build.ts',
-          ...patience,
+          ...common,
           testTimeout: 300_000,
           // After the others; each file runs a server on a database of its own, with the browser of its worker.
           sequence: { groupOrder: 1 },

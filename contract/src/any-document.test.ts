@@ -30,7 +30,7 @@ const tried = [
   { payment: 1_00, annualRate: '0' },
 ] as WhatIf[]
 
-test(`whatever an author wrote and a visitor answers is worked out and said, and no promise is broken (${RUNS} documents, seed 7)`, async () => {
+test(`whatever an author wrote and a visitor answers is worked out and said, and no promise is broken (${RUNS} documents)`, async () => {
   await fetchAllLanguages()
   let loans = 0
   fc.assert(
@@ -70,7 +70,7 @@ test(`whatever an author wrote and a visitor answers is worked out and said, and
         }
       }
     }),
-    { numRuns: RUNS, seed: 7 },
+    { numRuns: RUNS },
   )
   expect(loans).toBeGreaterThan(RUNS / 4)
 }, 3_600_000)

@@ -53,7 +53,7 @@ describe('without fees it is the loan’s own rate, with', () => {
     // A nominal 4.64 % monthly comes to (1 + 0.0464/12)^12 − 1 in a year.
     expect(chargeOf({ ...home, ...mix })).toBeCloseTo(100 * ((1 + 0.0464 / 12) ** 12 - 1), 3)
   })
-  test('any frequency and rate, agreed on one period before its first payment (300 loans, seed 9)', () => {
+  test('any frequency and rate, agreed on one period before its first payment (300 loans)', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...frequencyNames),
@@ -71,7 +71,7 @@ describe('without fees it is the loan’s own rate, with', () => {
           expect(chargeOf(terms, 0, ledger.beginsOn)).toBeCloseTo(year, 2)
         },
       ),
-      { numRuns: 300, seed: 9 },
+      { numRuns: 300 },
     )
   })
 })

@@ -261,7 +261,7 @@ test('hostile texts are answered, and in bounded time', () => {
       const { formula, problems } = check(text)
       return formula !== undefined || problems.length > 0
     }),
-    { seed: 4, numRuns: 500 },
+    { numRuns: 500 },
   )
 })
 
@@ -273,7 +273,7 @@ test('whatever the numbers, a formula of sums gives what whole cents give', () =
       const total = amounts.reduce((sum, amount) => sum + amount, 0)
       return said(run(text, { is: 'money' })) === String(total)
     }),
-    { seed: 5, numRuns: 200 },
+    { numRuns: 200 },
   )
 })
 

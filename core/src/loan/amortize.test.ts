@@ -109,7 +109,7 @@ describe('what holds for any loan', () => {
         expect(years.reduce((sum, year) => sum + year.principal, 0)).toBe(terms.principal)
         expect(years.at(-1)?.closing).toBe(0)
       }),
-      { numRuns: 3000, seed: 20 },
+      { numRuns: 3000 },
     )
   })
 
@@ -123,19 +123,25 @@ describe('what holds for any loan', () => {
         const ledger = amortize(terms)
         if (ledger.ok) expect(rowsText(ledger, 0)).toBe(slowLedger(terms))
       }),
-      { numRuns: 1000, seed: 7 },
+      { numRuns: 1000 },
     )
   })
 
-  test('a higher rate never costs less interest (300 loans)', () => {
+  // At a payment each its own, half a cent of rounding grows to hundreds over decades at a high rate.
+  test('at a higher rate the payment is never less, nor at one payment the interest (300 loans)', () => {
     fc.assert(
       fc.property(anyLoan, fc.integer({ min: 1, max: 500 }), (terms, basisPoints) => {
         const higher = { ...terms, annualRate: (Number(terms.annualRate) + basisPoints / 100).toFixed(3) }
         const regular = { frequency: 'monthly', principal: terms.principal + 100_000_00 } as const
-        const [low, high] = [ledgerOf({ ...terms, ...regular }), ledgerOf({ ...higher, ...regular })]
-        expect(high.totals.interest).toBeGreaterThanOrEqual(low.totals.interest)
+        const high = ledgerOf({ ...higher, ...regular })
+        expect(high.payment).toBeGreaterThanOrEqual(ledgerOf({ ...terms, ...regular }).payment)
+        const atOnePayment = { ...regular, payment: high.payment + 1 }
+        const low = ledgerOf({ ...terms, ...atOnePayment })
+        expect(ledgerOf({ ...higher, ...atOnePayment }).totals.interest).toBeGreaterThanOrEqual(
+          low.totals.interest,
+        )
       }),
-      { numRuns: 300, seed: 3 },
+      { numRuns: 300 },
     )
   })
 })

@@ -146,7 +146,7 @@ const anyTerms: fc.Arbitrary<GivenTerms> = fc
   })
 
 describe('any sensible mix of terms', () => {
-  test(`equals a slow ledger in decimals alone, row by row (${RUNS} terms, seed 42)`, () => {
+  test(`equals a slow ledger in decimals alone, row by row (${RUNS} terms)`, () => {
     let refused = 0
     fc.assert(
       fc.property(anyTerms, (terms) => {
@@ -166,12 +166,12 @@ describe('any sensible mix of terms', () => {
         }
         if (rowsText(ledger, 0) !== slowLedger(terms)) expect(rowsText(ledger, 0)).toBe(slowLedger(terms))
       }),
-      { numRuns: RUNS, seed: 42 },
+      { numRuns: RUNS },
     )
     expect(refused).toBeLessThan(RUNS / 3)
   }, 600_000)
 
-  test('no payment is less than nothing or more than is due, the balloon stays owed, totals are sums of rows (3,000 terms, seed 43)', () => {
+  test('no payment is less than nothing or more than is due, the balloon stays owed, totals are sums of rows (3,000 terms)', () => {
     fc.assert(
       fc.property(anyTerms, (terms) => {
         const ledger = amortize(terms)
@@ -210,11 +210,11 @@ describe('any sensible mix of terms', () => {
         expect(ledger.soFar.principal + before).toBe(terms.principal)
         expect(ledger.balanceAfter(ledger.firstNumber - 1)).toBe(start)
       }),
-      { numRuns: 3000, seed: 43 },
+      { numRuns: 3000 },
     )
   })
 
-  test('an extra of nothing changes nothing, and more extra never costs more interest (500 terms, seed 44)', () => {
+  test('an extra of nothing changes nothing, and more extra never costs more interest (500 terms)', () => {
     fc.assert(
       fc.property(anyTerms, fc.integer({ min: 1, max: 500_00 }), (terms, amount) => {
         const plain = {
@@ -234,7 +234,7 @@ describe('any sensible mix of terms', () => {
         expect(some.totals.interest).toBeLessThanOrEqual(none.totals.interest)
         expect(some.count).toBeLessThanOrEqual(none.count)
       }),
-      { numRuns: 500, seed: 44 },
+      { numRuns: 500 },
     )
   })
 })

@@ -46,7 +46,7 @@ test.each(['2026-02-30', '2026-13-01', '2026-00-10', '2026-1-1', '2100-02-29', '
   (text) => expect(readIsoDate(text)).toBeUndefined(),
 )
 
-test('days are counted as the platform’s own calendar counts them (5,000 dates, seed 11)', () => {
+test('days are counted as the platform’s own calendar counts them (5,000 dates)', () => {
   const anyDay = fc.integer({ min: -200_000, max: 400_000 })
   fc.assert(
     fc.property(anyDay, anyDay, (from, distance) => {
@@ -56,7 +56,7 @@ test('days are counted as the platform’s own calendar counts them (5,000 dates
       expect(isoDate(addDays(start, distance % 90_000))).toBe(there)
       expect(daysBetween(start, day(there))).toBe(distance % 90_000)
     }),
-    { numRuns: 5000, seed: 11 },
+    { numRuns: 5000 },
   )
 })
 

@@ -126,7 +126,7 @@ function solve(input: SolveInput) {
   }
 }
 
-describe('aims hold on the ledger, one step to either side (seed 5)', () => {
+describe('aims hold on the ledger, one step to either side', () => {
   const anyTerms = fc.record({
     annualRate: fc.integer({ min: 0, max: 15_000 }).map((thousandths) => (thousandths / 1000).toFixed(3)),
     frequency: fc.constantFrom('monthly' as const, 'biweekly' as const, 'quarterly' as const),
@@ -146,7 +146,7 @@ describe('aims hold on the ledger, one step to either side (seed 5)', () => {
         expect(paymentOf({ ...terms, principal: answer.value })).toBeLessThanOrEqual(payment)
         expect(paymentOf({ ...terms, principal: answer.value + 1 })).toBeGreaterThan(payment)
       }),
-      { numRuns: 300, seed: 5 },
+      { numRuns: 300 },
     )
   })
 
@@ -166,7 +166,7 @@ describe('aims hold on the ledger, one step to either side (seed 5)', () => {
           expect(answer.value).toBeCloseTo(Number(annualRate), 2)
         },
       ),
-      { numRuns: 200, seed: 5 },
+      { numRuns: 200 },
     )
   })
 
@@ -184,7 +184,7 @@ describe('aims hold on the ledger, one step to either side (seed 5)', () => {
         if (!less.ok) throw new Error(less.code)
         expect(less.count > finishWithin || less.lastPayment > less.payment + answer.value - 1).toBe(true)
       }),
-      { numRuns: 100, seed: 5 },
+      { numRuns: 100 },
     )
   })
 
@@ -201,7 +201,7 @@ describe('aims hold on the ledger, one step to either side (seed 5)', () => {
         expect(answer.ledger?.payment).toBeLessThanOrEqual(wanted)
         expect(paymentOf({ ...loan, balloon: answer.value - 1 })).toBeGreaterThan(wanted)
       }),
-      { numRuns: 60, seed: 5 },
+      { numRuns: 60 },
     )
   })
 

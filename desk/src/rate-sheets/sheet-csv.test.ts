@@ -96,7 +96,7 @@ test('what has two readings is refused with both, and read as it is said', () =>
   expect(readRows(`${text}\n97;good;1,850.50`, fees)).toMatchObject({ ok: true, decimal: '.' })
 })
 
-test('rows written in any way that has one reading are read as the same rows (500 files, seed 4)', () => {
+test('rows written in any way that has one reading are read as the same rows (500 files)', () => {
   const number = fc.integer({ min: 0, max: 9_999_99 }).map((hundredths) => (hundredths / 100).toFixed(2))
   const row = fc.record({ ltv: number, band: fc.constantFrom('good', 'fair'), value: number })
   fc.assert(
@@ -121,6 +121,6 @@ test('rows written in any way that has one reading are read as the same rows (50
         )
       },
     ),
-    { numRuns: 500, seed: 4 },
+    { numRuns: 500 },
   )
 })

@@ -76,7 +76,6 @@ test('what is copied and pasted in the same place changes nothing (blocks of any
         rows,
       })
     }),
-    { seed: 7 },
   )
 })
 

@@ -144,7 +144,7 @@ describe('answers from outside', () => {
       fc.property(fc.dictionary(fc.constantFrom(...ids, '__proto__'), fc.jsonValue()), (any) => {
         expect(() => evaluate(fits(any).answers)).not.toThrow()
       }),
-      { numRuns: 500, seed: 3 },
+      { numRuns: 500 },
     )
   })
 })

@@ -207,6 +207,6 @@ test('an answer is taken if it lies within the figures and the formulas, and the
         problemsAt('homePrice', document(least, most, by, to), { homePrice: answer }).length === 0
       expect(isTaken).toBe(answer >= Math.max(least, by) && answer <= Math.min(most, to))
     }),
-    { numRuns: 60, seed: 11 },
+    { numRuns: 60 },
   )
 })

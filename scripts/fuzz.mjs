@@ -1,0 +1,31 @@
+// @ts-check
+// `npm run fuzz [minutes] [what a file's path has in it]`: the tests with random cases, with other cases each time, until the
+// minutes are over or something fails. What failed comes again with the seed that is named: `FUZZ_SEED=… npx vitest run …`.
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { root } from './lib/project.mjs'
+import { runCommand } from './lib/run-command.mjs'
+
+const [minutes = '10', part = ''] = process.argv.slice(2)
+const until = Date.now() + Number(minutes) * 60_000
+const rooms = ['core', 'contract', 'worksheet', 'server', 'desk', 'visitor']
+const files = rooms
+  .flatMap((room) =>
+    readdirSync(join(root, room, 'src'), { recursive: true }).map((file) => `${room}/src/${file}`),
+  )
+  .filter((file) => file.endsWith('.test.ts') && file.includes(part))
+  .filter((file) => readFileSync(join(root, file), 'utf8').includes('fast-check'))
+
+let failed = files.length === 0
+while (!failed && Date.now() < until) {
+  const seed = Math.floor(Math.random() * 2 ** 31)
+  const { code, output } = await runCommand(join(root, 'node_modules/.bin/vitest'), ['run', ...files], {
+    cwd: root,
+    env: { ...process.env, FUZZ_SEED: String(seed) },
+  })
+  failed = code !== 0
+  console.log(
+    failed ? `${output}\nFUZZ_SEED=${seed} fails` : `${files.length} files hold with FUZZ_SEED=${seed}`,
+  )
+}
+process.exitCode = failed ? 1 : 0
