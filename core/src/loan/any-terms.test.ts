@@ -71,6 +71,10 @@ const anyTerms: fc.Arbitrary<GivenTerms> = fc
       'thirty360US' as const,
     ),
     grace: sometimes(graces),
+    rounding: fc.record({
+      payment: fc.constantFrom('nearest' as const, 'nearest' as const, 'up' as const, 'down' as const),
+      interest: fc.constantFrom('halfUp' as const, 'halfEven' as const),
+    }),
     changes: fc.array(
       fc.record({
         step: fc.integer({ min: 1, max: 20 }),
@@ -127,6 +131,7 @@ const anyTerms: fc.Arbitrary<GivenTerms> = fc
       frequency,
       due,
       term: { years },
+      rounding: made.rounding,
       ...(hasDays ? { dayCount, firstPayment: '2027-01-31' } : { compounding: made.compounding }),
       balloon: Math.floor((principal * balloonPercent) / 100),
       ...(paymentPercent === undefined

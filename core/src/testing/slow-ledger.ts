@@ -21,8 +21,16 @@ const perYear: Record<Frequency, number> = {
   acceleratedWeekly: 52,
 }
 
-/** To whole units, nearest, ties up; the last 20 of 100 digits are the error of division and powers. */
-const whole = (value: Shared) => value.toSignificantDigits(80).toDecimalPlaces(0)
+const modes = {
+  nearest: D.ROUND_HALF_UP,
+  halfUp: D.ROUND_HALF_UP,
+  halfEven: D.ROUND_HALF_EVEN,
+  up: D.ROUND_UP,
+  down: D.ROUND_DOWN,
+} as const
+/** To whole units; the last 20 of 100 digits are the error of division and powers. */
+const whole = (value: Shared, mode: keyof typeof modes = 'nearest') =>
+  value.toSignificantDigits(80).toDecimalPlaces(0, modes[mode])
 
 interface Rate {
   /** Exact where the quotient is not: j is divided last. */
@@ -48,12 +56,13 @@ function level(
   n: number,
   balloon: number,
   due: 'end' | 'start',
+  mode: keyof typeof modes,
   left = new D(balloon),
 ): Shared {
-  if (r.isZero()) return whole(owed.minus(balloon).div(n))
+  if (r.isZero()) return whole(owed.minus(balloon).div(n), mode)
   const v = new D(1).div(r.plus(1).pow(n))
   const payment = owed.minus(v.times(left)).times(r).div(new D(1).minus(v))
-  return whole(due === 'start' ? payment.div(r.plus(1)) : payment)
+  return whole(due === 'start' ? payment.div(r.plus(1)) : payment, mode)
 }
 
 function planned(extras: readonly Extra<number>[], k: number, p: number): number {
@@ -138,6 +147,7 @@ export function slowLedger(terms: GivenTerms): string {
     alreadyPaid = 0,
     settleAtTerm = false,
   } = terms
+  const { payment: payments = 'nearest', interest: interests = 'halfUp' } = terms.rounding ?? {}
   const years = terms.term && 'years' in terms.term ? terms.term.years : 0
   const p = perYear[frequency]
   const over = frequency === 'acceleratedBiweekly' ? 2 : frequency === 'acceleratedWeekly' ? 4 : undefined
@@ -157,13 +167,13 @@ export function slowLedger(terms: GivenTerms): string {
     if (!grace || hasRows(grace)) return new D(0)
     if (grace.interest === 'addedCompound') {
       let grown = amount
-      for (let k = 0; k < grace.payments; k++) grown = grown.plus(whole(rate.times(grown)))
+      for (let k = 0; k < grace.payments; k++) grown = grown.plus(whole(rate.times(grown), interests))
       return grown.minus(amount)
     }
     const each = rate.times(amount)
     return grace.rounding === 'eachPeriod'
-      ? whole(each).times(grace.payments)
-      : whole(each.times(grace.payments))
+      ? whole(each, interests).times(grace.payments)
+      : whole(each.times(grace.payments), interests)
   }
   const borrowed = new D(terms.principal)
   let owed = borrowed.plus(accruedOn(borrowed))
@@ -176,9 +186,16 @@ export function slowLedger(terms: GivenTerms): string {
     if (terms.payment !== undefined) return new D(terms.payment)
     return over
       ? whole(
-          level(balance, ratePer(12, String(annualRate), terms).value, years * 12, balloon, due).div(over),
+          level(
+            balance,
+            ratePer(12, String(annualRate), terms).value,
+            years * 12,
+            balloon,
+            due,
+            payments,
+          ).div(over),
         )
-      : level(balance, nominal(annualRate).value, years * p, balloon, due)
+      : level(balance, nominal(annualRate).value, years * p, balloon, due, payments)
   }
   let payment = graceRows > 0 ? new D(0) : regularOn(owed)
   let last = open ? Infinity : end
@@ -195,8 +212,9 @@ export function slowLedger(terms: GivenTerms): string {
             .times(String(rateIn(k)))
             .times(days[0])
             .div(100 * days[1]),
+          interests,
         )
-      : whole(nominal(rateIn(k)).times(on))
+      : whole(nominal(rateIn(k)).times(on), interests)
   }
   /** Whether a balance after row k, with nothing paid any more, is the balloon at least when the term ends. */
   const reaches = (k: number, balance: Shared): boolean => {
@@ -219,9 +237,9 @@ export function slowLedger(terms: GivenTerms): string {
     const [left, r] = [last - after, nominal(rate).value]
     const now = settles ? new D(balloon).div(r.plus(1).pow(left)) : undefined
     const timing = after === 0 ? due : 'end'
-    if (now === undefined || r.isZero()) return level(owed, r, left - settles, balloon, timing)
+    if (now === undefined || r.isZero()) return level(owed, r, left - settles, balloon, timing, payments)
     // The balloon is due a period later than the last payment: its worth then, as an amount that is left.
-    return level(owed, r, left - settles, balloon, timing, now.times(r.plus(1).pow(left - settles)))
+    return level(owed, r, left - settles, balloon, timing, payments, now.times(r.plus(1).pow(left - settles)))
   }
   const capped = (amount: number, most: Shared): Shared =>
     D.max(0, D.min(amount, most, new D(yearlyExtraLimit).minus(extraThisYear)))
