@@ -54,8 +54,9 @@ async function npmStart(env: Record<string, string> = {}): Promise<Started> {
   return started
 }
 
+/** Once its last line is said. */
 const ready = (started: Started) =>
-  eventually(async () => started.output().includes('Vivid Meter is ready.'), started.output)
+  eventually(async () => started.output().includes('Ctrl-C stops it.'), started.output)
 
 /** What a failed start said, apart from npm's own lines. */
 const said = ({ output }: Started) =>
