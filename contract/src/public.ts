@@ -138,7 +138,7 @@ function noticesOf({ doubts }: Evaluation, program: Program, language: string): 
   const figures = figuresFor(program, language)
   return doubts.map((doubt) => ({
     code: doubt.code,
-    field: doubt.code === 'EXTRAS_CUT' ? doubt.field : `answers.${doubt.field}`,
+    field: doubt.code === 'PERIOD_DOUBTED' ? `answers.${doubt.field}` : doubt.field,
     sentence: doubtSentence(doubt, figures),
   }))
 }

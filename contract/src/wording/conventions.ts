@@ -1,8 +1,5 @@
 import {
-  loanReference,
-  mainLanguage,
   frequencies,
-  textIn,
   type Evaluation,
   type Ledger,
   type LoanTerms,
@@ -11,11 +8,12 @@ import {
 } from '@vivid/core/evaluate'
 import type { Conventions } from './convention-words'
 import type { Figures } from './language'
+import { labelOrName, loansShown, type LoansOnPage } from './loans-shown'
 import { counted } from './languages'
 import { inOwnWords } from './languages'
 import { conventionWords } from './languages/conventions'
 
-type Shown = Pick<Evaluation, 'readouts' | 'terms' | 'ledgers'>
+type Shown = LoansOnPage & Pick<Evaluation, 'ledgers'>
 
 /**
  * What the loans on a page take for granted, from their terms: nobody writes it, so that it never contradicts the
@@ -23,10 +21,10 @@ type Shown = Pick<Evaluation, 'readouts' | 'terms' | 'ledgers'>
  */
 export function conventionsSaid(
   shown: Shown,
-  { steps, languages }: Pick<Program, 'steps' | 'languages'>,
+  program: Pick<Program, 'steps' | 'languages'>,
   figures: Figures,
 ): string[] {
-  const loans = loansShown(shown, steps, figures).flatMap((one) => {
+  const loans = loansShown(shown, program.steps, figures).flatMap((one) => {
     const [terms, ledger] = [shown.terms.get(one.loan), shown.ledgers.get(one.loan)]
     return terms && ledger
       ? [{ ...one, said: ofLoan(terms, ledger, canBeExtra(shown, one.loan), figures) }]
@@ -35,40 +33,10 @@ export function conventionsSaid(
   const all = [...new Set(loans.flatMap(({ said }) => said))]
   const lines = all.map((line) => {
     const those = loans.filter(({ said }) => said.includes(line))
-    const names = those.map(
-      ({ label, name }) => textIn(label, figures.locale, mainLanguage({ languages })) || name,
-    )
+    const names = those.map((loan) => labelOrName(loan, program, figures))
     return those.length === loans.length ? line : `${names.join(', ')}: ${line}`
   })
-  return [...new Set([...lines, ...ofComposites(steps, figures)])]
-}
-
-interface LoanShown {
-  readonly loan: string
-  readonly name: string
-  readonly label: Readonly<Record<string, string>>
-}
-
-/** The loans that readouts show, in the order of the page; where none is shown by name, all that are worked out. */
-function loansShown({ readouts, terms }: Shown, steps: Program['steps'], figures: Figures): LoanShown[] {
-  const stepOf = new Map(steps.map(({ step }) => [step.id, step]))
-  const { whatIf, picture } = figures.words.page
-  const nameOf = (loan: string) => {
-    const { step, which } = loanReference(loan)
-    if (which) return which === 'old' ? whatIf.asItIs : picture.refinance.next
-    return stepOf.get(step)?.name ?? loan
-  }
-  const plain = (loan: string): LoanShown => ({ loan, name: nameOf(loan), label: {} })
-  const found = readouts.flatMap((readout): LoanShown[] => {
-    if (readout.shows === 'schedule' || readout.shows === 'whatIf') return [plain(readout.loan)]
-    const step = stepOf.get(readout.shows === 'comparison' ? readout.comparison : readout.id)
-    const isChart = step?.kind === 'readout' && step.shows === 'chart'
-    const loans = step?.kind === 'comparison' || isChart ? step.loans : []
-    return loans.map(({ loan, label }) => ({ loan, name: nameOf(loan), label }))
-  })
-  const own = [...terms.keys()].filter((loan) => !loanReference(loan).which)
-  const all = found.length > 0 ? found : own.map(plain)
-  return all.filter(({ loan }, i) => all.findIndex((other) => other.loan === loan) === i)
+  return [...new Set([...lines, ...ofComposites(program.steps, figures)])]
 }
 
 const canBeExtra = ({ readouts, terms }: Shown, loan: string): boolean =>

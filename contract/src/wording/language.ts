@@ -111,6 +111,7 @@ export interface Language {
   readonly periodDoubted: (value: string, per: string, fits: string) => string
   /** What a yearly limit keeps from being paid of a loan's extras. */
   readonly extrasCut: (value: string) => string
+  readonly lastPaymentLarge: (value: string) => string
   /** How lengths of time are typed: words for years and for months, in small letters. */
   readonly typedYears: readonly string[]
   readonly typedMonths: readonly string[]

@@ -237,6 +237,37 @@ test('with a term and a payment it is said which of the two governs', () => {
   expect(settled.lastPayment).toBeGreaterThan(100_000_00)
 })
 
+test.each<[string, GivenTerms, number]>([
+  // 24 % of 3,000.00 is 13.85 a week, to the cent: all of it is left.
+  [
+    '13.85 a week, which is its interest',
+    { principal: 3_000_00, annualRate: '24', frequency: 'weekly', term: { years: 40 } },
+    3_013_85,
+  ],
+  ['0.00 and then all', { principal: 3, annualRate: '0', frequency: 'monthly', term: { payments: 8 } }, 3],
+  [
+    'a given payment that leaves a tenth',
+    {
+      principal: 1_000_00,
+      annualRate: '0',
+      frequency: 'monthly',
+      term: { payments: 9 },
+      payment: 100_00,
+      settleAtTerm: true,
+    },
+    0,
+  ],
+  ['one payment', { ...good, term: { payments: 1 } }, 0],
+  [
+    'one payment after a time of interest',
+    { ...good, term: { payments: 1 }, grace: { payments: 3, interest: 'paid' } },
+    0,
+  ],
+  ['a common loan', good, 0],
+])('the last payment is large where it pays what the others leave: %s', (_, terms, large) => {
+  expect(ledgerOf(terms).largeLastPayment).toBe(large)
+})
+
 test('a payment that never repays is refused with the least that does, and that one repays', () => {
   const terms: GivenTerms = {
     principal: 55_440_00,

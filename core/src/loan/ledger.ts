@@ -216,6 +216,16 @@ export class Ledger {
     return this.count === 0 ? ZERO : this.at(this.lastNumber).payment
   }
 
+  /**
+   * The last payment where it is more than twice the regular one before it, else nothing: so much is left by a given
+   * payment, or by one whose rounding grew over decades at a high rate.
+   */
+  get largeLastPayment(): Minor {
+    const before = this.lastNumber - 1
+    const hasBefore = before >= this.firstNumber && before > this.#facts.graceRows
+    return hasBefore && this.lastPayment > 2 * this.at(before).payment ? this.lastPayment : ZERO
+  }
+
   /** ISO date of the last payment; undefined where the terms gave no first date. */
   get endsOn(): string | undefined {
     return this.lastNumber === 0 ? this.beginsOn : this.dateOf(this.lastNumber)

@@ -15,6 +15,7 @@ import {
 import {
   createExplain,
   doubtSentence,
+  noticesSaid,
   factsOf,
   figuresFor,
   formatAsTyped,
@@ -116,11 +117,7 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   ])
 
   /** What has to be said about the loan as it was worked out. */
-  const notices = computed(() =>
-    evaluation.value.doubts
-      .filter(({ field }) => !isQuestion(field))
-      .map((doubt) => doubtSentence(doubt, figures.value)),
-  )
+  const notices = computed(() => noticesSaid(evaluation.value, program.value, figures.value))
 
   /** Where results wait for a button: the figures last asked for, and whether the answers are still those. */
   const waits = computed(() => program.value.results === 'onButton')

@@ -87,6 +87,7 @@ export const english: Language = {
   periodDoubted: (value, per, fits) => `You said ${value} ${per}. Is that what it comes to ${fits}?`,
   extrasCut: (value) =>
     `${value} of the extra payments cannot be paid: the yearly limit on extras is reached.`,
+  lastPaymentLarge: (value) => `The last payment is ${value}: it pays what all the others leave.`,
   typedYears: ['y', 'yr', 'yrs', 'year', 'years'],
   typedMonths: ['m', 'mo', 'mos', 'mth', 'mths', 'month', 'months'],
   typedHalf: ['and a half'],

@@ -86,6 +86,8 @@ export const french: Language = {
   },
   periodDoubted: (value, per, fits) => `Vous avez indiqué ${value} ${per}. Est-ce plutôt ${fits} ?`,
   extrasCut: (value) => `${value} des suppléments ne peuvent être versés : la limite annuelle est atteinte.`,
+  lastPaymentLarge: (value) =>
+    `Le dernier versement est de ${value} : il règle ce que tous les autres laissent.`,
   typedYears: ['a', 'an', 'ans', 'année', 'années'],
   typedMonths: ['m', 'mois'],
   typedHalf: ['et demie', 'et demi'],

@@ -87,6 +87,8 @@ export const german: Language = {
   periodDoubted: (value, per, fits) => `Sie nannten ${value} ${per}. Ist das der Betrag ${fits}?`,
   extrasCut: (value) =>
     `${value} der Sonderzahlungen können nicht gezahlt werden: Die Jahresgrenze ist erreicht.`,
+  lastPaymentLarge: (value) =>
+    `Die letzte Rate beträgt ${value}: Sie begleicht, was alle anderen übrig lassen.`,
   typedYears: ['j', 'jahr', 'jahre', 'jahren'],
   typedMonths: ['m', 'monat', 'monate', 'monaten'],
   typedHalf: ['und einhalb', 'einhalb', 'und halb', 'halb'],

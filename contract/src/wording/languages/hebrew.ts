@@ -85,6 +85,7 @@ export const hebrew: Language = {
   },
   periodDoubted: (value, per, fits) => `נכתב ${value} ${per}. האם זה הסכום ${fits}?`,
   extrasCut: (value) => `אי אפשר לשלם ${value} מהתוספות: המגבלה השנתית נוצלה.`,
+  lastPaymentLarge: (value) => `התשלום האחרון הוא ${value}: הוא סוגר את מה שכל האחרים מותירים.`,
   typedYears: ['שנה', 'שנים', 'שנתיים', 'ש'],
   typedMonths: ['חודש', 'חודשים', 'חודשיים', 'ח'],
   typedHalf: ['וחצי'],

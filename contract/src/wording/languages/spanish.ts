@@ -86,6 +86,7 @@ export const spanish: Language = {
   },
   periodDoubted: (value, per, fits) => `Ha dicho ${value} ${per}. ¿Es lo que sale ${fits}?`,
   extrasCut: (value) => `${value} de los pagos extra no se pueden hacer: se alcanza el límite anual.`,
+  lastPaymentLarge: (value) => `El último pago es de ${value}: salda lo que dejan todos los demás.`,
   typedYears: ['a', 'año', 'años', 'ano', 'anos'],
   typedMonths: ['m', 'mes', 'meses'],
   typedHalf: ['y medio', 'y media'],

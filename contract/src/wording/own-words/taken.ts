@@ -57,6 +57,7 @@ export const pageTakes: Readonly<Record<string, Takes>> = {
   'stops.notWhole': { takes: ['what'] },
   periodDoubted: { takes: ['value', 'per', 'fits'] },
   extrasCut: { takes: ['value'] },
+  lastPaymentLarge: { takes: ['value'] },
   'page.copy': { takes: ['what'] },
   'page.whatMeans': { takes: ['word'] },
   'page.chartOf': label,

@@ -31,7 +31,7 @@ export function evaluationOf(
     if (state.value) values[step.id] = state.value
     if (state.readout) readouts.push(state.readout)
     if (state.problem) problems.push(state.problem)
-    if (state.doubt) doubts.push(state.doubt)
+    if (state.doubts) doubts.push(...state.doubts)
     if (state.hidden) hidden.add(step.id)
     if (state.asked) narrowed.set(step.id, state.asked)
     for (const [loan, run] of loansOf(step, state)) {

@@ -93,6 +93,19 @@ test('an amount of the wrong period draws a question and is worked out all the s
   expect(run({ insurance: 1_200_00 }, document).doubts).toEqual([])
 })
 
+test('a last payment that pays what rounding left over decades is said; one of a common loan is not', () => {
+  const document = changed('term', { most: { years: 40, months: 0 } })
+  const term = { years: 40, months: 0 }
+  const dear = { homePrice: 60_040_00, downPayment: { percent: '50' }, rate: '20', frequency: 'weekly', term }
+  const { doubts, problems } = run(dear, document)
+  expect(problems).toEqual([])
+  // 110.30 a week is less than half a cent too little, 2,079 times over at 20 %.
+  expect(doubts).toEqual([
+    { code: 'LAST_PAYMENT_LARGE', field: 'loan', value: { unit: 'money', money: 1_511_25 } },
+  ])
+  expect(run().doubts).toEqual([])
+})
+
 test('rounding is a choice per value, and the same wherever it is used', () => {
   const price = 'home price / 7'
   const document = withSteps(

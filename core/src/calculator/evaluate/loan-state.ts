@@ -3,10 +3,10 @@ import { Stopped, type LoanRun } from '../../formula/computed'
 import { amortize } from '../../loan/amortize'
 import type { Ledger } from '../../loan/ledger'
 import type { MinorDigits } from '../../money/currencies'
-import { minor } from '../../money/minor'
+import { minor, type Minor } from '../../money/minor'
 import type { StepOf } from '../document/steps'
 import type { Doubt } from '../program/evaluated'
-import { given, loanTermsOf, refusedToday } from './terms-of-loan'
+import { loanTermsOf, refusedToday } from './terms-of-loan'
 import type { State } from './state'
 import type { TermsReader } from './terms-reader'
 import { loanValue } from './value-of'
@@ -44,11 +44,12 @@ export function loanState(
     terms: loanTerms,
     ledger,
   }
-  return { computed: run, value: loanValue(run), ...given({ doubt: extrasDoubt(step.id, ledger) }) }
+  return { computed: run, value: loanValue(run), doubts: doubtsOf(step.id, ledger) }
 }
 
-/** Extras that a yearly limit keeps from being paid are said. */
-const extrasDoubt = (field: string, { extrasCutByLimit }: Ledger): Doubt | undefined =>
-  extrasCutByLimit > 0
-    ? { code: 'EXTRAS_CUT', field, value: { unit: 'money', money: extrasCutByLimit } }
-    : undefined
+/** What has to be said of a loan that nothing else says. */
+function doubtsOf(field: string, { extrasCutByLimit, largeLastPayment }: Ledger): Doubt[] {
+  const money = (code: 'EXTRAS_CUT' | 'LAST_PAYMENT_LARGE', amount: Minor): Doubt[] =>
+    amount > 0 ? [{ code, field, value: { unit: 'money', money: amount } }] : []
+  return [...money('EXTRAS_CUT', extrasCutByLimit), ...money('LAST_PAYMENT_LARGE', largeLastPayment)]
+}

@@ -58,7 +58,7 @@ function wholeOf(
 
 function stateOfAnswer({ value, problem, doubt, hidden }: Answered, further: Further | undefined): State {
   return {
-    ...given({ value, problem, doubt }),
+    ...given({ value, problem, doubts: doubt && [doubt] }),
     ...(hidden ? { hidden } : {}),
     ...(value
       ? { computed: value.unit === 'loans' ? further?.loansAsFigures(value.loans) : computedOf(value) }

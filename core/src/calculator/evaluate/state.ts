@@ -20,7 +20,7 @@ export interface State {
   readonly computed?: Computed
   readonly value?: Value
   readonly problem?: Problem
-  readonly doubt?: Doubt
+  readonly doubts?: readonly Doubt[]
   readonly hidden?: boolean
   readonly readout?: Readout
   readonly ladder?: Pick<LadderFigures, 'rungs' | 'asked' | 'refused'>

@@ -126,6 +126,8 @@ export type Doubt =
     }
   /** What a yearly limit keeps from being paid of a loan's extras. */
   | { readonly code: 'EXTRAS_CUT'; readonly field: string; readonly value: Value }
+  /** The last payment of a loan, where it is more than twice the one before: what the others leave is paid with it. */
+  | { readonly code: 'LAST_PAYMENT_LARGE'; readonly field: string; readonly value: Value }
 
 /** A sentence in each language, its formulas worked out. */
 export type Said = Readonly<Record<string, readonly (string | Value)[]>>

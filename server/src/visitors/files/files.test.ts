@@ -135,6 +135,24 @@ describe('what a visitor keeps says what the page says, to the cent', () => {
       expect(first).toContain(words)
   })
 
+  test('what has to be said of a loan stands in the PDF too', async () => {
+    const term = { years: 30, months: 0 }
+    const dear = {
+      homePrice: 60_025_00,
+      downPayment: { percent: '50' },
+      rate: '20',
+      frequency: 'weekly',
+      term,
+    }
+    const { notices } = await figuresOf('floating-home-mortgage', dear)
+    expect(notices).toMatchObject([
+      { code: 'LAST_PAYMENT_LARGE', sentence: expect.stringMatching(/^The last payment is \$457\.57: /) },
+    ])
+    const { bytes } = await fileOf('pdf', 'floating-home-mortgage', { ...shown, answers: dear })
+    const { pages } = await wordsOf(bytes)
+    expect(pages[0]).toContain(notices[0]?.sentence)
+  })
+
   test('the calendar has each payment on its day, the same entries every time', async () => {
     const [one, again] = [await fileOf('calendar'), await fileOf('calendar')]
     const text = one.bytes.toString()

@@ -1,6 +1,6 @@
 import type { Content, Margins } from 'pdfmake/interfaces'
 import type { Logo } from '@vivid/contract'
-import { scheduleCell, servedWords } from '@vivid/contract/wording'
+import { noticesSaid, scheduleCell, servedWords } from '@vivid/contract/wording'
 import { textIn, type Ledger, type Readout, type ScheduleColumn } from '@vivid/core'
 import type { ShownFigures } from '../figures/shown-figures'
 import { fonts } from './pdf/fonts'
@@ -46,6 +46,7 @@ export async function resultsPdf(shown: ShownFigures): Promise<Buffer> {
       }),
       // The first page says it all: what it comes to, and from which answers.
       ...drawn.filter(({ isBrief }) => isBrief).flatMap(({ content }) => content),
+      ...noticesSaid(shown.evaluation, program, figures).map((line) => text(line, { margin: [0, 2, 0, 6] })),
       heading(words.questions, paper),
       answersOf(paper),
       ...drawn.filter(({ isBrief }) => !isBrief).flatMap(({ content }) => content),
