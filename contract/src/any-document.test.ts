@@ -18,7 +18,7 @@ import {
 } from './wording'
 
 /** How many documents are tried: more in the long run (`DOCUMENT_RUNS=100000`). */
-const RUNS = Number(process.env.DOCUMENT_RUNS ?? 250)
+const RUNS = Number(process.env.DOCUMENT_RUNS ?? 120)
 const today = readMoment('2026-11-25T12:00')
 if (!today) throw new Error('that is a moment')
 

@@ -98,7 +98,7 @@ describe('a number is never read ten, a hundred or a thousand times too large', 
     place: fc.constantFrom(...locales),
     grouped: fc.boolean(),
   })
-  test('an amount written in any locale’s way, typed in any other (20,000)', () => {
+  test('an amount written in any locale’s way, typed in any other (6,000)', () => {
     fc.assert(
       fc.property(written, ({ place, ...one }) => {
         const { value, text } = writtenAs(one)
@@ -106,7 +106,7 @@ describe('a number is never read ten, a hundred or a thousand times too large', 
         if (read !== undefined) expect([text, place, read]).toEqual([text, place, Math.round(value * 100)])
         if (one.style === place) expect([text, read]).toEqual([text, Math.round(value * 100)])
       }),
-      { numRuns: 20_000 },
+      { numRuns: 6_000 },
     )
   })
   test('a percentage, with either mark before its decimals (5,000)', () => {

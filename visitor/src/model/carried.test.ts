@@ -138,13 +138,13 @@ describe('answers from outside', () => {
     expect([answers, [...refused].sort(), hasMore]).toEqual([{}, Object.keys(bad).sort(), true])
   })
 
-  test('whatever stands there, nothing breaks (500)', () => {
+  test('whatever stands there, nothing breaks (200)', () => {
     const ids = program.steps.flatMap(({ step }) => (step.kind === 'question' ? [step.id] : []))
     fc.assert(
       fc.property(fc.dictionary(fc.constantFrom(...ids, '__proto__'), fc.jsonValue()), (any) => {
         expect(() => evaluate(fits(any).answers)).not.toThrow()
       }),
-      { numRuns: 500 },
+      { numRuns: 200 },
     )
   })
 })
