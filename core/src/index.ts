@@ -191,7 +191,8 @@ export {
   paymentsToRepay,
   type PaymentsToRepay,
 } from './loan/closed-forms'
-export type { Columns, Ledger, LedgerRow, LedgerTotals, LedgerYear } from './loan/ledger'
+export type { Ledger } from './loan/ledger'
+export type { Columns, LedgerRow, LedgerTotals, LedgerYear } from './loan/ledger-rows'
 export { levelPaymentExact, type LevelPaymentTerms } from './loan/level-payment'
 export type {
   Extra,
