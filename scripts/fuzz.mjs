@@ -3,29 +3,32 @@
 // minutes are over or something fails. What failed comes again with the seed that is named: `FUZZ_SEED=… npx vitest run …`.
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { PlainFailure, runMain } from './lib/plain-failure.mjs'
 import { root } from './lib/project.mjs'
 import { runCommand } from './lib/run-command.mjs'
 
-const [minutes = '10', part = ''] = process.argv.slice(2)
-const until = Date.now() + Number(minutes) * 60_000
 const rooms = ['core', 'contract', 'worksheet', 'server', 'desk', 'visitor']
-const files = rooms
-  .flatMap((room) =>
-    readdirSync(join(root, room, 'src'), { recursive: true }).map((file) => `${room}/src/${file}`),
-  )
-  .filter((file) => file.endsWith('.test.ts') && file.includes(part))
-  .filter((file) => readFileSync(join(root, file), 'utf8').includes('fast-check'))
 
-let failed = files.length === 0
-while (!failed && Date.now() < until) {
-  const seed = Math.floor(Math.random() * 2 ** 31)
-  const { code, output } = await runCommand(join(root, 'node_modules/.bin/vitest'), ['run', ...files], {
-    cwd: root,
-    env: { ...process.env, FUZZ_SEED: String(seed) },
-  })
-  failed = code !== 0
-  console.log(
-    failed ? `${output}\nFUZZ_SEED=${seed} fails` : `${files.length} files hold with FUZZ_SEED=${seed}`,
-  )
-}
-process.exitCode = failed ? 1 : 0
+await runMain(async () => {
+  const [minutes = '10', part = ''] = process.argv.slice(2)
+  if (!/^\d{1,4}$/.test(minutes))
+    throw new PlainFailure(`"${minutes}" is no number of minutes: npm run fuzz 10 ${part || minutes}`)
+  const files = rooms
+    .flatMap((room) =>
+      readdirSync(join(root, room, 'src'), { recursive: true }).map((file) => `${room}/src/${file}`),
+    )
+    .filter((file) => file.endsWith('.test.ts') && file.includes(part))
+    .filter((file) => readFileSync(join(root, file), 'utf8').includes('fast-check'))
+  if (files.length === 0) throw new PlainFailure(`No test with random cases has "${part}" in its path.`)
+
+  const until = Date.now() + Number(minutes) * 60_000
+  do {
+    const seed = Math.floor(Math.random() * 2 ** 31)
+    const { code, output } = await runCommand(join(root, 'node_modules/.bin/vitest'), ['run', ...files], {
+      cwd: root,
+      env: { ...process.env, FUZZ_SEED: String(seed) },
+    })
+    if (code !== 0) throw new PlainFailure(`${output}\nFUZZ_SEED=${seed} fails`)
+    console.log(`${files.length} files hold with FUZZ_SEED=${seed}`)
+  } while (Date.now() < until)
+})
