@@ -17,8 +17,10 @@ import {
   doubtSentence,
   keptLimits,
   MOST_BESIDE,
+  noticesOf,
   problemWithPlace,
   readoutText,
+  type Figures,
 } from './wording'
 
 /**
@@ -117,7 +119,7 @@ export function evaluateResponse(
     })),
     conventions: conventionsSaid(evaluation, program, figures),
     problems: fieldProblems(evaluation, program, language),
-    notices: noticesOf(evaluation, program, language),
+    notices: [...askedAgain(evaluation, figures), ...noticesOf(evaluation, program, figures)],
   }
 }
 
@@ -134,14 +136,15 @@ function paymentsOf({ ledgers }: Evaluation, loan: string): LedgerRow[] {
   return ledger ? Array.from({ length: ledger.count }, (_, i) => ledger.at(ledger.firstNumber + i)) : []
 }
 
-function noticesOf({ doubts }: Evaluation, program: Program, language: string): FieldProblem[] {
-  const figures = figuresFor(program, language)
-  return doubts.map((doubt) => ({
-    code: doubt.code,
-    field: doubt.code === 'PERIOD_DOUBTED' ? `answers.${doubt.field}` : doubt.field,
-    sentence: doubtSentence(doubt, figures),
-  }))
-}
+/** Answers that look like a slip. */
+const askedAgain = ({ doubts }: Evaluation, figures: Figures): FieldProblem[] =>
+  doubts
+    .filter(({ code }) => code === 'PERIOD_DOUBTED')
+    .map((doubt) => ({
+      code: doubt.code,
+      field: `answers.${doubt.field}`,
+      sentence: doubtSentence(doubt, figures),
+    }))
 
 function fieldProblems({ problems }: Evaluation, program: Program, language: string): FieldProblem[] {
   const figures = figuresFor(program, language)

@@ -27,7 +27,8 @@ export {
   languageOf,
   spokenLanguages,
 } from './languages'
-export { doubtSentence, noticesSaid, problemSentence, problemWithPlace } from './problem-sentences'
+export { noticesOf, noticesSaid } from './notices'
+export { doubtSentence, problemSentence, problemWithPlace } from './problem-sentences'
 export { readWholeNumber } from './read-answer'
 export { decimalMarkOf } from './intl'
 export { DIRECTION_MARKS, readBy, readingsOf, type DecimalMark, type NumberKind } from './read-number'

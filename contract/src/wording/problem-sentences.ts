@@ -3,7 +3,6 @@ import {
   textIn,
   type AnswerKind,
   type Doubt,
-  type Evaluation,
   type LoanCell,
   type Problem,
   type Program,
@@ -12,7 +11,6 @@ import {
   type Value,
 } from '@vivid/core/evaluate'
 import type { Figures, Language } from './language'
-import { labelOrName, loansShown, type LoansOnPage } from './loans-shown'
 
 /** What is wrong with an answer and what would be right, in the visitor's words. */
 export function problemSentence(problem: Problem, figures: Figures): string {
@@ -126,24 +124,6 @@ export function problemWithPlace(problem: Problem, program: Program, figures: Fi
   return step?.kind === 'question'
     ? `${textIn(step.label, figures.locale, mainLanguage(program))}: ${sentence}`
     : sentence
-}
-
-/** What has to be said about the loans that a page shows: each with its name where there are several, none twice. */
-export function noticesSaid(
-  { doubts, ...shown }: LoansOnPage & Pick<Evaluation, 'doubts'>,
-  program: Program,
-  figures: Figures,
-): string[] {
-  const loans = loansShown(shown, program.steps, figures)
-  const lines = loans.flatMap((one) =>
-    doubts
-      .filter(({ field }) => field === one.loan)
-      .map((doubt) => {
-        const sentence = doubtSentence(doubt, figures)
-        return loans.length === 1 ? sentence : `${labelOrName(one, program, figures)}: ${sentence}`
-      }),
-  )
-  return [...new Set(lines)]
 }
 
 /** A gentle question about an answer that looks like a slip, or what has to be said about a loan. */

@@ -46,6 +46,7 @@ const column = (payments: number, totalInterest: number, payment = 900_00): Comp
   totalFees: amount(0),
   balloon: amount(0),
   extrasNotPaid: amount(0),
+  largeLastPayment: amount(0),
   totalPaid: amount(0),
   costOfBorrowing: amount(0),
   difference: 0,
@@ -73,6 +74,12 @@ test.each([
     column(0, 0, 0),
     'monthly',
     'That pays everything off at once, and saves $9.00 of interest.',
+  ],
+  [
+    column(1560, 9_00),
+    { ...column(1560, 9_00, 110_58), extrasNotPaid: amount(5_00), largeLastPayment: amount(457_57) },
+    'weekly',
+    'Each payment would be $110.58. Paid off at the same time, for the same interest. $5.00 of the extra payments cannot be paid: the yearly limit on extras is reached. The last payment is $457.57: it pays what all the others leave.',
   ],
 ] as const)('%#: %s', (asItIs, changed, frequency, sentence) =>
   expect(whatIfSentence(asItIs, changed, terms(frequency), figures)).toBe(sentence),

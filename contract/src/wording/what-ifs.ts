@@ -87,7 +87,14 @@ export function whatIfSentence(
     isLess: interest < 0,
     isRepaid,
   })
-  return cut > 0 ? `${said} ${figures.words.extrasCut(figures.money(cut))}` : said
+  const last = changed.largeLastPayment
+  return [
+    said,
+    ...(cut > 0 ? [figures.words.extrasCut(figures.money(cut))] : []),
+    ...(last > 0 && last !== asItIs.largeLastPayment
+      ? [figures.words.lastPaymentLarge(figures.money(last))]
+      : []),
+  ].join(' ')
 }
 
 /** How much sooner or later a loan ends, in words; empty where it does not. */

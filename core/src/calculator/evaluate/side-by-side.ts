@@ -37,6 +37,7 @@ export function comparedColumns(runs: readonly LoanRun[], stay?: number): Compar
       totalPaid: minor((ledger?.totals.paidInAll ?? 0) + paidAtStart),
       costOfBorrowing: costOf(run),
       extrasNotPaid: ledger?.extrasCutByLimit ?? ZERO,
+      largeLastPayment: ledger?.largeLastPayment ?? ZERO,
       difference: costOf(run) - (first ? costOf(first) : 0),
       ...(stay !== undefined && leavingAfter(run, stay)),
     }

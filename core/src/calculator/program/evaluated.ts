@@ -157,6 +157,8 @@ export interface ComparedColumn {
   readonly costOfBorrowing: Minor
   /** What of the extras a yearly limit keeps from being paid. */
   readonly extrasNotPaid: Minor
+  /** The last payment, where it is more than twice the one before; else nothing. */
+  readonly largeLastPayment: Minor
   /** Interest, premiums and fees against the first column. */
   readonly difference: number
   /** Until the visitor leaves, where it is said how long they stay: all that is paid, what is owed then, and both less what was in hand. */

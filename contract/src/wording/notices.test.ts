@@ -2,7 +2,7 @@ import { beforeAll, expect, test } from 'vitest'
 import { compile, createEvaluator, minor, readMoment, starters, type Doubt } from '@vivid/core'
 import { figuresFor } from './figures'
 import { fetchAllLanguages, spokenLanguages } from './languages'
-import { noticesSaid } from './problem-sentences'
+import { noticesSaid } from './notices'
 
 beforeAll(() => fetchAllLanguages())
 const sheets = starters.flatMap((starter) => starter.sheets)
