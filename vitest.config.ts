@@ -53,7 +53,7 @@ export default defineConfig({
           testTimeout: 300_000,
           // After the others; each file runs a server on a database of its own, with the browser of its worker.
           sequence: { groupOrder: 1 },
-          maxWorkers: 2,
+          maxWorkers: 3,
           isolate: false,
         },
       },

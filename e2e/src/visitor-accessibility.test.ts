@@ -174,13 +174,15 @@ test('no field moves while what is typed in it cannot be an answer yet', async (
   await page.waitForSelector('.summary strong')
   const top = () =>
     page.$eval('#answer-homePrice', (field) => field.getBoundingClientRect().top + window.scrollY)
+  const isSummarySeen = () =>
+    page.$eval('.summary span', (said) => getComputedStyle(said).visibility === 'visible')
   const before = await top()
   await fill(page, '#answer-homePrice', 'x')
+  await expect.poll(isSummarySeen).toBe(false)
   expect(await top()).toBe(before)
-  expect(await page.$eval('.summary span', (said) => getComputedStyle(said).visibility)).toBe('hidden')
   await fill(page, '#answer-homePrice', '400000')
+  await expect.poll(isSummarySeen).toBe(true)
   expect(await top()).toBe(before)
-  expect(await page.$eval('.summary span', (said) => getComputedStyle(said).visibility)).toBe('visible')
 })
 
 test('nothing that has the focus lies hidden, on a very small screen either', async () => {

@@ -1,5 +1,11 @@
 import { afterAll, afterEach, beforeAll, inject } from 'vitest'
-import puppeteer, { type Browser, type BrowserContext, type Frame, type Page } from 'puppeteer-core'
+import puppeteer, {
+  type Browser,
+  type BrowserContext,
+  type ElementHandle,
+  type Frame,
+  type Page,
+} from 'puppeteer-core'
 import { scratchServer } from '../../../scripts/lib/scratch-server.mjs'
 import { takeSeat, type Seat, type TakenSeat } from './seats'
 
@@ -243,7 +249,10 @@ export const expectText = (page: Page | Frame, selector: string, expected: strin
 /** The page that was brought to the front, until another is opened. */
 const inFront = new WeakMap<Browser, Page>()
 
-/** Clicks an element once it is there, stands still and is enabled; a page that is not in front draws no frames. */
+/**
+ * Clicks an element once it is there, stands still and is enabled, and again where the click went elsewhere as the page
+ * moved meanwhile; a page that is not in front draws no frames.
+ */
 export async function press(page: Page | Frame, selector: string): Promise<void> {
   const whole = 'keyboard' in page ? page : page.page()
   if (inFront.get(whole.browser()) !== whole) await whole.bringToFront()
@@ -251,19 +260,33 @@ export async function press(page: Page | Frame, selector: string): Promise<void>
   await eventually(
     async () => {
       const element = await page.$(selector)
-      const isReady = await element?.evaluate(async (it) => {
-        const place = () => JSON.stringify(it.getBoundingClientRect())
-        const before = place()
-        await new Promise((done) => setTimeout(done, 40))
-        const { width, height } = it.getBoundingClientRect()
-        const isEnabled = !it.closest('button, input')?.matches(':disabled')
-        return isEnabled && width > 0 && height > 0 && place() === before
-      })
-      if (isReady) await element?.click()
-      return isReady === true
+      return element !== null && (await element.evaluate(isReadyForClick)) && (await isClicked(element))
     },
     () => `${selector} could not be clicked`,
   )
+}
+
+async function isReadyForClick(it: Element): Promise<boolean> {
+  const place = () => JSON.stringify(it.getBoundingClientRect())
+  const before = place()
+  await new Promise((done) => setTimeout(done, 40))
+  const { width, height } = it.getBoundingClientRect()
+  const isEnabled = !it.closest('button, input')?.matches(':disabled')
+  return isEnabled && width > 0 && height > 0 && place() === before
+}
+
+/** Clicks where an element stands; whether the click came to it. */
+async function isClicked(element: ElementHandle): Promise<boolean> {
+  const heard = await element.evaluateHandle((it) => {
+    const click = { isHeard: false }
+    // A label's control may lie over its text.
+    const whole = it.closest('label') ?? it
+    whole.addEventListener('click', () => (click.isHeard = true), { once: true, capture: true })
+    return click
+  })
+  await element.click()
+  // Where the page is gone that is what the click did.
+  return heard.evaluate(({ isHeard }) => isHeard).catch(() => true)
 }
 
 export const click = (page: Page | Frame, text: string, within = ''): Promise<void> =>

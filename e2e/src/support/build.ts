@@ -12,7 +12,7 @@ declare module 'vitest' {
 }
 
 /** So many files run at a time. */
-const SEATS = 2
+const SEATS = 3
 
 /**
  * What the browser tests use is built before the first of them, and never under their feet; so is the database with
