@@ -38,7 +38,7 @@ export function balancePicture(drawn: BalanceDrawn, look: Look): string {
       ...timeAlong(drawn, ground),
       ...drawn.lines.map((_, i) => strokeOf(drawn, i, ground)),
       ...marksOn(drawn, ground),
-      ...drawn.lines.map((_, i) => flagOf(drawn, i, ground)),
+      ...flagsOn(drawn, ground),
       gapOf(drawn, ground),
     ].join(''),
   )
@@ -144,16 +144,34 @@ function strokeOf(drawn: BalanceDrawn, i: number, { x, y, look }: Ground): strin
   })
 }
 
-/** The day of a loan's last payment; flags stand one above the other, so that none stands on another. */
-function flagOf(drawn: BalanceDrawn, i: number, { x, y, bottom, inset, look }: Ground): string {
+/**
+ * The days of the last payments, each on a flag that stands above the lines its words pass over, and above the flags of
+ * the loans after it.
+ */
+function flagsOn(drawn: BalanceDrawn, ground: Ground): string[] {
+  const { fontSize } = ground.look
+  const [step, highest] = [fontSize * 1.5, fontSize * (drawn.gap ? 2.7 : 1)]
+  let below = Infinity
+  return drawn.lines
+    .map((_, i) => {
+      const nth = drawn.lines.length - 1 - i
+      const flag = flagOf(drawn, nth, ground)
+      if (!flag) return ''
+      below = Math.max(highest + step * nth, Math.min(flag.lowest, below - step))
+      return flag.at(below)
+    })
+    .reverse()
+}
+
+/** The flag of a loan: how low it may stand, and what it is at a height. */
+function flagOf(drawn: BalanceDrawn, i: number, ground: Ground) {
+  const { x, y, bottom, inset, look } = ground
   const { lines } = drawn
   const { fontSize, width } = look
   const { points = [], end = '', name = '' } = lines[i] ?? {}
   const last = points.at(-1)
-  if (!last) return ''
+  if (!last) return undefined
   const at = x(last.years)
-  const step = fontSize * 1.5 * (lines.length - 1 - i)
-  const height = Math.min(bottom - fontSize * 2.2, y(last.owed) - fontSize * 0.7) - step
   const whole = lines.length > 1 && name ? `${name}, ${end}` : end
   const said = widthOf(whole, look) < width - 2 * inset ? whole : end
   const wide = widthOf(said, look) + 8
@@ -163,12 +181,36 @@ function flagOf(drawn: BalanceDrawn, i: number, { x, y, bottom, inset, look }: G
       : width - inset - at >= wide
         ? { x: at + 6, anchor: 'start' as const }
         : { x: inset, anchor: 'start' as const }
+  const from = placed.anchor === 'end' ? placed.x - wide : placed.x
+  const passed = Math.min(...lines.map((one) => topBetween(one, from, from + wide, ground)))
   const colour = colourOf(i, drawn, look)
-  const pole = { x1: round(at), x2: round(at), y1: round(y(last.owed)), y2: round(height - fontSize * 0.6) }
-  return (
-    tag('line', { ...pole, stroke: colour, 'stroke-width': 2 }) +
-    label(said, { ...placed, y: height, colour, bold: true }, look)
-  )
+  return {
+    lowest: Math.min(bottom - fontSize * 2.2, y(last.owed) - fontSize * 0.7, passed - fontSize * 0.5),
+    at(height: number): string {
+      const pole = {
+        x1: round(at),
+        x2: round(at),
+        y1: round(y(last.owed)),
+        y2: round(height - fontSize * 0.6),
+      }
+      return (
+        tag('line', { ...pole, stroke: colour, 'stroke-width': 2 }) +
+        label(said, { ...placed, y: height, colour, bold: true }, look)
+      )
+    },
+  }
+}
+
+/** How high a line comes between two places from the left; the bottom where it does not come by. */
+function topBetween({ points }: BalanceOverTime, from: number, to: number, { x, y, bottom }: Ground): number {
+  const corners = points.map(({ years, owed }) => ({ x: x(years), y: y(owed) }))
+  const within = corners.filter((one) => one.x >= from && one.x <= to)
+  const at = (place: number) =>
+    corners.slice(1).flatMap((next, i) => {
+      const one = corners[i] ?? next
+      return (one.x - place) * (next.x - place) < 0 ? [scale([one.x, next.x], [one.y, next.y])(place)] : []
+    })
+  return Math.min(bottom, ...within.map((one) => one.y), ...at(from), ...at(to))
 }
 
 /** Moments that matter, said one below the other above the lines. */

@@ -200,6 +200,56 @@ test('any balances are drawn (300)', () => {
   )
 })
 
+test('no flag stands on a line or on another flag, however loans end and wherever there is room for it', () => {
+  const size = { fontSize: 13, height: 250 }
+  /** Paid off evenly, or the faster the later. */
+  const loan = fc.record({
+    years: fc.integer({ min: 2, max: 40 }),
+    owed: fc.integer({ min: 1_000_00, max: 900_000_00 }),
+    bend: fc.constantFrom(1, 0.5, 0.3),
+    name: fc.constantFrom('', 'as agreed', 'with what is tried'),
+  })
+  const loans = fc.array(loan, { minLength: 1, maxLength: 4 })
+  fc.assert(
+    fc.property(loans, fc.boolean(), fc.integer({ min: 300, max: 1100 }), (some, isRtl, width) => {
+      const lines = some.map(({ years, owed, bend, name }) => ({
+        name,
+        end: `October ${2026 + years}`,
+        points: Array.from({ length: years + 1 }, (_, n) => ({
+          years: n,
+          owed: owed * (1 - n / years) ** bend,
+        })),
+      }))
+      const svg = balancePicture(
+        { lines, isTried: false, gap: '', now: 'now', inYears: String, short: String },
+        look({ ...size, width, isRtl }),
+      )
+      const flags = [
+        ...svg.matchAll(
+          /<text x="([^"]*)" y="([^"]*)" text-anchor="(\w+)"[^>]*font-weight="bold"[^>]*>([^<]*)</g,
+        ),
+      ].map(([, x, y, anchor, text = '']) => {
+        const wide = widthOf(text, size)
+        const left = anchor === 'end' ? Number(x) - wide : Number(x)
+        return { left, right: left + wide, y: Number(y) }
+      })
+      const drawn = [...svg.matchAll(/<path d="M([^"]*)" fill="none"/g)].map(([, d = '']) =>
+        d.split('L').map((place) => place.split(',').map(Number) as [number, number]),
+      )
+      expect([flags.length, drawn.length]).toEqual([lines.length, lines.length])
+      for (const [i, flag] of flags.entries()) {
+        const next = flags[i + 1]
+        if (next) expect(next.y - flag.y).toBeGreaterThan(size.fontSize)
+        // As high as it can be, a flag may have to stand on a line: the words are edged.
+        if (flag.y < size.fontSize * (2 + 1.5 * i)) continue
+        const under = drawn.flat().filter(([x]) => x > flag.left && x < flag.right)
+        for (const [, y] of under) expect(y).toBeGreaterThan(flag.y)
+      }
+    }),
+    { numRuns: 300 },
+  )
+})
+
 test.each([[false], [true]])('words about limits stand on no bar, from right to left: %s', (isRtl) => {
   const bars = [
     { share: 39, limit: 39, said: 'Housing', decides: 'this decides' },
