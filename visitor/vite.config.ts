@@ -35,6 +35,8 @@ export default defineConfig({
       resolveDependencies: (_file, needed, { hostType }) => (hostType === 'html' ? needed : []),
     },
     rolldownOptions: {
+      // Constants are written where they are used, across files.
+      optimization: { inlineConst: { mode: 'all', pass: 3 } },
       output: {
         // What every page needs at once, in one file: it packs better than in five.
         codeSplitting: { groups: [{ name: 'page', test: /visitor\/src\/begin\.ts$/ }] },

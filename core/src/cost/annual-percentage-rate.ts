@@ -1,5 +1,6 @@
 import { addMonths, daysBetween, isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
-import { isObject } from '../money/read-amount'
+import { isObject } from '../guards/given'
+import { readCount } from '../money/read-amount'
 import { LARGEST_AMOUNT } from '../money/minor'
 import type { Checked } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
@@ -29,10 +30,11 @@ export function annualPercentageRate(
     ['advances', advances],
     ['payments', payments],
   ] as const) {
+    if (!Array.isArray(groups)) return refuse('NOT_A_NUMBER', name)
     const bad = groups.findIndex((group) => !isTimed(group))
     if (bad !== -1 || groups.length === 0) return refuse('NOT_A_NUMBER', `${name}.${Math.max(0, bad)}`)
   }
-  if (!(unitPeriodsPerYear > 0 && unitPeriodsPerYear <= 366))
+  if (!Number.isFinite(unitPeriodsPerYear) || unitPeriodsPerYear <= 0 || unitPeriodsPerYear > 366)
     return refuse('OUT_OF_RANGE', 'unitPeriodsPerYear', { least: 0, most: 366 })
   const worth = (groups: readonly TimedAmounts[], i: number) =>
     groups.reduce((sum, group) => sum + groupWorth(group, i), 0)
@@ -40,22 +42,22 @@ export function annualPercentageRate(
   return found(rate, (i) => 100 * unitPeriodsPerYear * i)
 }
 
-const isStep = (months: number) => Number.isInteger(months) && months >= 0 && months <= 1200
+const isAmount = (amount: unknown) => typeof amount === 'number' && Math.abs(amount) <= LARGEST_AMOUNT
+const isCount = (count: unknown, least: number, most: number) => readCount(count, '', least, most).ok
 
-const isTimed = ({ amount, count, after }: TimedAmounts) =>
-  Number.isFinite(amount) &&
-  Math.abs(amount) <= LARGEST_AMOUNT &&
-  isObject(after) &&
-  isObject(after.rest) &&
-  Number.isFinite(after.rest.numerator) &&
-  after.rest.numerator >= 0 &&
-  after.whole <= MOST_AMOUNTS &&
-  Number.isInteger(count) &&
-  count >= 1 &&
-  count <= MOST_AMOUNTS &&
-  Number.isInteger(after.whole) &&
-  after.whole >= 0 &&
-  after.rest.denominator > 0
+const isTimed = (group: TimedAmounts) =>
+  isObject(group) &&
+  isAmount(group.amount) &&
+  isCount(group.count, 1, MOST_AMOUNTS) &&
+  isObject(group.after) &&
+  isCount(group.after.whole, 0, MOST_AMOUNTS) &&
+  isObject(group.after.rest) &&
+  Object.values(group.after.rest).every(Number.isFinite) &&
+  group.after.rest.numerator >= 0 &&
+  group.after.rest.denominator > 0
+
+const isDated = (group: DatedAmounts) =>
+  isAmount(group.amount) && isCount(group.stepMonths, 0, 1200) && isCount(group.count, 1, MOST_AMOUNTS)
 
 function groupWorth({ amount, count, after: { whole, rest } }: TimedAmounts, i: number): number {
   const first = amount / ((1 + (rest.numerator / rest.denominator) * i) * (1 + i) ** whole)
@@ -90,6 +92,7 @@ export function annualPercentageRateOfCharge(
   payments: readonly DatedAmounts[],
   timeBasis: 'days365' | 'equalMonths',
 ): Checked<number> {
+  if (timeBasis !== 'days365' && timeBasis !== 'equalMonths') return refuse('OPTION_UNKNOWN', 'timeBasis')
   const all: Record<'drawdowns' | 'payments', { date: PlainDate; amount: number }[]> = {
     drawdowns: [],
     payments: [],
@@ -98,18 +101,13 @@ export function annualPercentageRateOfCharge(
     ['drawdowns', drawdowns],
     ['payments', payments],
   ] as const) {
-    for (const [index, { amount, firstDate, count, stepMonths }] of groups.entries()) {
-      const first = readIsoDate(String(firstDate))
+    if (!Array.isArray(groups)) return refuse('NOT_A_NUMBER', name)
+    for (const [index, group] of (groups as readonly DatedAmounts[]).entries()) {
+      if (!isObject(group)) return refuse('NOT_A_NUMBER', `${name}.${index}`)
+      const first = readIsoDate(group.firstDate)
       if (!first) return refuse('DATE_UNREADABLE', `${name}.${index}.firstDate`)
-      if (
-        !Number.isFinite(amount) ||
-        Math.abs(amount) > LARGEST_AMOUNT ||
-        !isStep(stepMonths) ||
-        !Number.isInteger(count) ||
-        count < 1 ||
-        count > MOST_AMOUNTS
-      )
-        return refuse('NOT_A_NUMBER', `${name}.${index}`)
+      if (!isDated(group)) return refuse('NOT_A_NUMBER', `${name}.${index}`)
+      const { amount, count, stepMonths } = group
       for (let k = 0; k < count; k++) all[name].push({ date: addMonths(first, k * stepMonths), amount })
     }
   }

@@ -1,5 +1,6 @@
 import { addMonths, daysBetween, isPlainDate, isPlainDateAfter, type PlainDate } from '../dates/plain-date'
-import { isObject, readCount } from '../money/read-amount'
+import { isObject } from '../guards/given'
+import { readCount } from '../money/read-amount'
 import { accept, refuse, type Checked } from '../guards/refusal'
 
 /** The unit-period of a transaction: so many months, half-months, weeks or days. */

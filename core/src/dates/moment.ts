@@ -9,7 +9,8 @@ export interface Moment extends PlainDate {
 const CLOCK = /^([01]\d|2[0-3]):[0-5]\d$/
 
 /** Reads "2026-11-25T09:00"; a day alone is its first minute. Undefined for what is neither. */
-export function readMoment(text: string): Moment | undefined {
+export function readMoment(text: unknown): Moment | undefined {
+  if (typeof text !== 'string') return undefined
   const [date = '', time = '00:00', ...more] = text.split('T')
   const day = readIsoDate(date)
   return day && CLOCK.test(time) && more.length === 0 ? { ...day, time } : undefined

@@ -16,9 +16,9 @@ export function daysInMonth(year: number, month: number): number {
   return month === 4 || month === 6 || month === 9 || month === 11 ? 30 : 31
 }
 
-/** Reads "2026-11-25"; undefined for anything that is not a day of the calendar (30 February). */
-export function readIsoDate(text: string): PlainDate | undefined {
-  const match = ISO_DATE.exec(text)
+/** Reads "2026-11-25"; undefined for anything that is not a day of the calendar (30 February), or no text. */
+export function readIsoDate(text: unknown): PlainDate | undefined {
+  const match = typeof text === 'string' ? ISO_DATE.exec(text) : null
   if (!match) return undefined
   const [year, month, day] = [Number(match[1]), Number(match[2]), Number(match[3])]
   if (month < 1 || month > 12 || day < 1 || day > daysInMonth(year, month)) return undefined
@@ -32,6 +32,7 @@ export const isPlainDate = (date: unknown): date is PlainDate =>
   'year' in date &&
   'month' in date &&
   'day' in date &&
+  [date.year, date.month, date.day].every(Number.isInteger) &&
   readIsoDate(isoDate(date as PlainDate)) !== undefined
 
 export const isoDate = ({ year, month, day }: PlainDate): string =>

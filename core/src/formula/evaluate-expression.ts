@@ -145,7 +145,7 @@ function orderOf(a: Computed, b: Computed): number {
 }
 
 function laterDate(date: Computed, months: Decimal, back: boolean): string {
-  const from = readIsoDate(String(date))
+  const from = readIsoDate(date)
   assert(from !== undefined, 'a date in a formula is a day of the calendar')
   const whole = roundWhole(months).toNumber() * (back ? -1 : 1)
   if (Math.abs(whole) > MOST_MONTHS) throw new Stopped({ code: 'TOO_LARGE' })

@@ -6,7 +6,8 @@ import { readRate } from '../rates/percent'
 import { periodicRate } from '../rates/periodic-rate'
 import type { Checked, Refusal } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
-import { isObject, readAmount, readCount } from '../money/read-amount'
+import { isObject } from '../guards/given'
+import { readAmount, readCount } from '../money/read-amount'
 import { greatestWhole } from '../search/bisect'
 
 /** What a purchase costs a household each month, and what lenders allow. Amounts are minor units, percents texts. */
@@ -156,6 +157,7 @@ export function incomeNeeded(price: number, household: Household): IncomeNeeded 
 }
 
 function costsOf(terms: Household): Checked<Costs> {
+  if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'household')
   if (terms.mortgageInsurance !== undefined && !isObject(terms.mortgageInsurance)) {
     return refuse('OPTION_UNKNOWN', 'mortgageInsurance')
   }

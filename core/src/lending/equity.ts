@@ -4,6 +4,7 @@ import { roundDecimal } from '../money/rounding'
 import { factsOf } from '../rates/frequency'
 import { isPlainDecimal } from '../rates/percent'
 import { amortize } from '../loan/amortize'
+import { isObject } from '../guards/given'
 import { readAmount, readCount } from '../money/read-amount'
 import type { GivenTerms } from '../loan/loan-terms'
 import type { Refusal } from '../guards/refusal'
@@ -35,20 +36,21 @@ export function equity(
   },
   afterMonths: number,
 ): Equity | Refusal {
+  if (!isObject(home)) return refuse('OPTION_UNKNOWN', 'home')
+  const { growthPercent, growth: growing = 'fractional' } = home
   const value = readAmount(home.value, 'value')
   if (!value.ok) return value
   const months = readCount(afterMonths, 'afterMonths', 0, 1200)
   if (!months.ok) return months
-  if (!isPlainDecimal(home.growthPercent)) return refuse('RATE_UNREADABLE', 'growthPercent')
-  const growth = new Decimal(home.growthPercent).div(100).plus(1)
+  if (!isPlainDecimal(growthPercent)) return refuse('RATE_UNREADABLE', 'growthPercent')
+  if (growing !== 'fractional' && growing !== 'wholeYears') return refuse('OPTION_UNKNOWN', 'growth')
+  const growth = new Decimal(growthPercent).div(100).plus(1)
   if (growth.lessThanOrEqualTo(0) || growth.greaterThan(11))
     return refuse('OUT_OF_RANGE', 'growthPercent', { least: -100, most: 1000 })
   const ledger = amortize(terms)
   if (!ledger.ok) return ledger
   const years =
-    home.growth === 'wholeYears'
-      ? new Decimal(Math.floor(afterMonths / 12))
-      : new Decimal(afterMonths).div(12)
+    growing === 'wholeYears' ? new Decimal(Math.floor(afterMonths / 12)) : new Decimal(afterMonths).div(12)
   const exactValue = power(growth, years).times(home.value)
   if (exactValue.greaterThan(LARGEST_BALANCE))
     return refuse('AMOUNT_TOO_LARGE', 'growthPercent', { largest: LARGEST_BALANCE })

@@ -4,7 +4,8 @@ import { roundDecimal } from '../money/rounding'
 import { readRate } from '../rates/percent'
 import type { Checked } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
-import { isObject, readAmount } from '../money/read-amount'
+import { isObject } from '../guards/given'
+import { readAmount } from '../money/read-amount'
 
 /** A premium for loans up to a loan-to-value, and for credit scores within a band where one is given. Percent. */
 export interface PremiumBand {
@@ -39,6 +40,7 @@ export function insuranceFor(
   if (!worth.ok) return worth
   const table = readBands(bands)
   if (!table.ok) return table
+  if (creditScore !== undefined && !Number.isFinite(creditScore)) return refuse('NOT_A_NUMBER', 'creditScore')
   const loanToValue = new Decimal(loan).times(100).div(value)
   const fits = ({ credit }: PremiumBand) =>
     !credit || (creditScore !== undefined && creditScore >= credit.from && creditScore <= credit.to)
@@ -142,10 +144,13 @@ export function minimumDownPayment(price: number, steps: readonly DownPaymentSte
   if (!Array.isArray(steps) || steps.length > 100)
     return refuse('TABLE_INVALID', 'steps', { reason: 'UNREADABLE' })
   let [from, sum] = [0, new Decimal(0)]
-  for (const [index, { upTo = Infinity, percent }] of (steps as readonly DownPaymentStep[]).entries()) {
-    const share = readRate(percent, `steps.${index}.percent`)
+  for (const [index, step] of (steps as readonly DownPaymentStep[]).entries()) {
+    if (!isObject(step)) return refuse('TABLE_INVALID', `steps.${index}`, { reason: 'UNREADABLE' })
+    const share = readRate(step.percent, `steps.${index}.percent`)
     if (!share.ok) return share
-    if (!(upTo > from)) return refuse('TABLE_INVALID', `steps.${index}`, { reason: 'NOT_RISING' })
+    const { upTo = Infinity } = step
+    if (typeof upTo !== 'number' || !(upTo > from))
+      return refuse('TABLE_INVALID', `steps.${index}`, { reason: 'NOT_RISING' })
     const slice = Math.min(price, upTo) - from
     if (slice > 0) sum = sum.plus(share.value.times(slice).div(100))
     from = upTo

@@ -8,7 +8,8 @@ import { interestOf } from '../loan/interest'
 import type { Ledger } from '../loan/ledger'
 import { MOST_PAYMENTS } from '../loan/loan-terms'
 import { LARGEST_AMOUNT, LARGEST_BALANCE, minor, ZERO, type Minor } from '../money/minor'
-import { isObject, readAmount } from '../money/read-amount'
+import { isObject } from '../guards/given'
+import { readAmount } from '../money/read-amount'
 import { readRate } from '../rates/percent'
 import { equivalentRate, type PeriodicRate } from '../rates/periodic-rate'
 
@@ -72,6 +73,7 @@ export interface PayOff {
  * Refuses what a ledger refuses of each loan by itself, with `loans.0.` before the field (`PAYMENT_TOO_SMALL` with `least`).
  */
 export function payOff(terms: PayOffTerms): PayOff | Refusal {
+  if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
   const { loans } = terms
   if (!Array.isArray(loans) || loans.length < 1 || loans.length > MOST_LOANS)
     return refuse('OUT_OF_RANGE', 'loans', { least: 1, most: MOST_LOANS })
@@ -162,8 +164,8 @@ const agreed = (
     annualRate,
     payment,
     frequency: 'monthly',
-    ...(firstPayment && { firstPayment }),
-    ...(anchorDay && { anchorDay }),
+    ...(firstPayment !== undefined && { firstPayment }),
+    ...(anchorDay !== undefined && { anchorDay }),
   })
 
 function monthlyRate(annualRate: string): PeriodicRate {

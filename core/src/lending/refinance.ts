@@ -2,7 +2,8 @@ import { Decimal } from '../money/decimal'
 import { minor, type Minor } from '../money/minor'
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
-import { isObject, readAmount } from '../money/read-amount'
+import { isObject } from '../guards/given'
+import { readAmount } from '../money/read-amount'
 import type { LoanTerms } from '../loan/loan-terms'
 import type { Compounding } from '../rates/periodic-rate'
 import { refuse, type Refusal } from '../guards/refusal'
@@ -52,14 +53,19 @@ export interface Refinance {
 
 /** Compares keeping a loan with refinancing it. Refuses what either ledger refuses, with `old.` or `new.` before the field. */
 export function refinance(terms: RefinanceTerms): Refinance | Refusal {
+  if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
   for (const which of ['old', 'new'] as const)
     if (!isObject(terms[which])) return refuse('OPTION_UNKNOWN', which)
+  if (typeof terms.costsFinanced !== 'boolean') return refuse('OPTION_UNKNOWN', 'costsFinanced')
   const costs = readAmount(terms.costs, 'costs', 'zero allowed')
   if (!costs.ok) return costs
   const oldExtra = readAmount(terms.old.extra ?? 0, 'old.extra', 'zero allowed')
   if (!oldExtra.ok) return oldExtra
   const { compounding = 'perPayment', firstPayment, anchorDay } = terms
-  const dates = { ...(firstPayment && { firstPayment }), ...(anchorDay && { anchorDay }) }
+  const dates = {
+    ...(firstPayment !== undefined && { firstPayment }),
+    ...(anchorDay !== undefined && { anchorDay }),
+  }
   const monthly = { frequency: 'monthly', compounding, ...dates } as const
   const balance = readAmount(terms.balance, 'balance')
   if (!balance.ok) return balance

@@ -4,7 +4,8 @@ import { Decimal } from '../money/decimal'
 import { readRate } from '../rates/percent'
 import type { Checked } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
-import { isObject, readAmount } from '../money/read-amount'
+import { isObject } from '../guards/given'
+import { readAmount } from '../money/read-amount'
 
 /** What is bought and what is paid for it at once. Minor units; nothing given counts as zero. */
 export interface Purchase {
@@ -23,6 +24,7 @@ export interface Purchase {
  * what is owed on that and what is financed. Refuses where less than nothing is left to borrow (`NO_ANSWER`).
  */
 export function amountToBorrow(purchase: Purchase): Checked<Minor> {
+  if (!isObject(purchase)) return refuse('OPTION_UNKNOWN', 'purchase')
   const price = readAmount(purchase.price, 'price')
   if (!price.ok) return price
   const down = readDown(purchase.down ?? { amount: 0 }, price.value)

@@ -13,7 +13,9 @@ import { checkExtras, type PlannedExtra } from './extras'
 import { checkGrace, rowsOfGrace, type CheckedGrace } from './grace'
 import { checkInsurance, type CheckedInsurance } from './premiums'
 import { checkRateChanges, keepsPayment, type CheckedRateChange } from './rate-changes'
-import { isObject, readAmount, readCount } from '../money/read-amount'
+import { isOneOf } from '../guards/given'
+import { readAmount, readCount } from '../money/read-amount'
+import { paymentRoundings, unknownIn } from './known-terms'
 import { brokenPair } from './pair-rules'
 import { MOST_PAYMENTS, type GivenTerms, type Term } from './loan-terms'
 
@@ -52,37 +54,15 @@ export interface CheckedTerms {
   readonly alreadyPaid: number
 }
 
-const paymentRoundings = { nearest: 'halfUp', up: 'up', down: 'down' } as const
-const knownTerms: ReadonlySet<string> = new Set(
-  `principal annualRate frequency compounding term payment settleAtTerm due balloon minorDigits rounding firstPayment start
-  anchorDay dayCount paymentBasis extras onExtra yearlyExtraLimit grace rateChanges insurance fees alreadyPaid`.split(
-    /\s+/,
-  ),
-)
-
 /** Checks terms from outside once; everything behind it trusts the result. */
 export function checkTerms(terms: GivenTerms): Checked<CheckedTerms> {
-  if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
-  for (const name of ['rounding', 'fees', 'insurance', 'grace'] as const) {
-    if (terms[name] !== undefined && !isObject(terms[name])) return refuse('OPTION_UNKNOWN', name)
-  }
-  const unknown = Object.keys(terms).find((key) => !knownTerms.has(key))
-  if (unknown !== undefined) return refuse('OPTION_UNKNOWN', unknown)
+  const unknown = unknownIn(terms)
+  if (unknown) return unknown
   const { frequency, compounding = 'perPayment', due = 'end', minorDigits = 2 } = terms
   const { dayCount = 'equal', paymentBasis = 'nominal', onExtra = 'shorten', settleAtTerm = false } = terms
   const { payment: paymentRounding = 'nearest', interest: interestRounding = 'halfUp' } = terms.rounding ?? {}
   if (!isOneOf(frequency, frequencies)) return refuse('FREQUENCY_UNKNOWN', 'frequency')
   if (!isCompounding(compounding)) return refuse('COMPOUNDING_UNKNOWN', 'compounding')
-  if (due !== 'end' && due !== 'start') return refuse('OPTION_UNKNOWN', 'due')
-  if (minorDigits !== 0 && minorDigits !== 2 && minorDigits !== 3)
-    return refuse('OPTION_UNKNOWN', 'minorDigits')
-  if (!isOneOf(paymentRounding, paymentRoundings)) return refuse('OPTION_UNKNOWN', 'rounding.payment')
-  if (interestRounding !== 'halfUp' && interestRounding !== 'halfEven')
-    return refuse('OPTION_UNKNOWN', 'rounding.interest')
-  if (!isOneOf(dayCount, dayCounts)) return refuse('OPTION_UNKNOWN', 'dayCount')
-  if (paymentBasis !== 'nominal' && paymentBasis !== 'exactDays')
-    return refuse('OPTION_UNKNOWN', 'paymentBasis')
-  if (onExtra !== 'shorten' && onExtra !== 'lower') return refuse('OPTION_UNKNOWN', 'onExtra')
 
   const amounts = checkAmounts(terms)
   if (!amounts.ok) return amounts
@@ -158,9 +138,6 @@ export function checkTerms(terms: GivenTerms): Checked<CheckedTerms> {
   })
 }
 
-const isOneOf = <T extends object>(key: unknown, table: T): key is keyof T =>
-  typeof key === 'string' && Object.hasOwn(table, key)
-
 const isCompounding = (value: unknown): value is Compounding =>
   value === 'perPayment' || (typeof value === 'number' && isTimesPerYear(value))
 
@@ -207,13 +184,16 @@ function checkLength(
 export const paymentsIn = (months: number, frequency: Frequency): number =>
   Math.max(1, Math.round((months * factsOf(frequency).perYear) / 12))
 
+/** Not a number where one of the two is none. */
+const monthsIn = ({ years, months = 0 }: Extract<Term, { years: number }>): number =>
+  [years, months].every(Number.isFinite) ? years * 12 + months : NaN
+
 function readTerm(
   term: Term,
   frequency: Frequency,
 ): Checked<{ payments: number; months: number | undefined }> {
-  if (!isObject(term)) return refuse('NOT_A_NUMBER', 'term')
   const longest = LONGEST_TERM_YEARS * factsOf(frequency).perYear
-  const months = 'payments' in term ? undefined : term.years * 12 + (term.months ?? 0)
+  const months = 'payments' in term ? undefined : monthsIn(term)
   const given = 'payments' in term ? term.payments : months
   if (typeof given !== 'number' || !Number.isInteger(given)) return refuse('NOT_A_NUMBER', 'term')
   if (given <= 0) return refuse('TERM_NOT_POSITIVE', 'term')
@@ -235,9 +215,9 @@ function checkDates({
   anchorDay,
   dayCount = 'equal',
 }: GivenTerms): Checked<Pick<CheckedTerms, 'firstPayment' | 'start' | 'anchorDay'>> {
-  const first = firstPayment === undefined ? undefined : readIsoDate(String(firstPayment))
+  const first = firstPayment === undefined ? undefined : readIsoDate(firstPayment)
   if (firstPayment !== undefined && !first) return refuse('DATE_UNREADABLE', 'firstPayment')
-  const from = start === undefined ? undefined : readIsoDate(String(start))
+  const from = start === undefined ? undefined : readIsoDate(start)
   if (start !== undefined && !from) return refuse('DATE_UNREADABLE', 'start')
   if (first && first.year < EARLIEST_YEAR) return yearOutOfRange()
   if (from && first && !isPlainDateAfter(first, from)) return refuse('DATES_REVERSED', 'start')

@@ -7,7 +7,8 @@ import { readRate } from '../rates/percent'
 import type { Checked, Refusal } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
 import { levelPaymentExact, levelPaymentRounded, type LevelPaymentTerms } from './level-payment'
-import { isObject, readAmount, readCount } from '../money/read-amount'
+import { isObject } from '../guards/given'
+import { readAmount, readCount } from '../money/read-amount'
 import { MOST_PAYMENTS } from './loan-terms'
 
 /*
@@ -38,6 +39,8 @@ export function paymentsToRepay(
   if (!amount.ok) return amount
   const paid = readAmount(payment, 'payment')
   if (!paid.ok) return paid
+  const refusal = refusedRate(rate)
+  if (refusal) return refusal
   const r = fractionToDecimal(rate.exact)
   const interest = trusted(r.times(principal))
   if (interest.greaterThanOrEqualTo(payment)) {
@@ -86,6 +89,7 @@ export function presentValueOf(
  * (`BALLOON_TOO_LARGE`).
  */
 export function levelPayment(terms: LevelPaymentTerms, rounding: Rounding = 'halfUp'): Checked<Minor> {
+  if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
   const principal = readAmount(terms.principal, 'principal')
   if (!principal.ok) return principal
   const refusal = refusedLevelTerms(terms)
@@ -98,18 +102,19 @@ export function levelPayment(terms: LevelPaymentTerms, rounding: Rounding = 'hal
   return accept(minor(payment))
 }
 
-function refusedLevelTerms({
-  rate,
-  payments,
-  balloon = 0,
-  balloonAfter = payments,
-  due = 'end',
-}: Omit<LevelPaymentTerms, 'principal'>): Refusal | undefined {
+function refusedRate(rate: PeriodicRate): Refusal | undefined {
   const exact = isObject(rate) && isObject(rate.exact) ? rate.exact : undefined
   if (!exact || typeof exact.numerator !== 'bigint' || typeof exact.denominator !== 'bigint')
     return refuse('RATE_UNREADABLE', 'rate')
-  if (exact.numerator < 0n || rate.asNumber < 0) return refuse('RATE_NEGATIVE', 'rate')
   if (exact.denominator <= 0n || !Number.isFinite(rate.asNumber)) return refuse('RATE_UNREADABLE', 'rate')
+  return exact.numerator < 0n || rate.asNumber < 0 ? refuse('RATE_NEGATIVE', 'rate') : undefined
+}
+
+function refusedLevelTerms(terms: Omit<LevelPaymentTerms, 'principal'>): Refusal | undefined {
+  if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
+  const { rate, payments, balloon = 0, balloonAfter = payments, due = 'end' } = terms
+  const refusal = refusedRate(rate)
+  if (refusal) return refusal
   for (const [name, count] of [
     ['payments', payments],
     ['balloonAfter', balloonAfter],

@@ -3,7 +3,7 @@ import { dueDate } from './due-dates'
 import { factsOf, type Frequency } from '../rates/frequency'
 import type { Checked } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
-import { isObject, readAmount, readCount } from '../money/read-amount'
+import { readAmount, readCount } from '../money/read-amount'
 import type { Extra, When } from './loan-terms'
 
 /** Where a payment of the loan falls in time. */
@@ -38,7 +38,7 @@ export function checkExtras(
   extras: readonly Extra<number>[],
   calendar: Calendar,
 ): Checked<readonly PlannedExtra[]> {
-  if (!Array.isArray(extras) || extras.length > 1000) return refuse('OPTION_UNKNOWN', 'extras')
+  if (extras.length > 1000) return refuse('OPTION_UNKNOWN', 'extras')
   const planned: PlannedExtra[] = []
   for (const [index, extra] of extras.entries()) {
     const checked = checkExtra(extra, `extras.${index}`, calendar)
@@ -49,7 +49,6 @@ export function checkExtras(
 }
 
 function checkExtra(extra: Extra<number>, field: string, calendar: Calendar): Checked<PlannedExtra> {
-  if (!isObject(extra)) return refuse('OPTION_UNKNOWN', field)
   const { every, from = 1, until } = extra
   if (every !== 'payment' && every !== 'year' && every !== 'once')
     return refuse('OPTION_UNKNOWN', `${field}.every`)
@@ -137,7 +136,7 @@ export function readDate(
   field: string,
   { firstPayment, frequency, anchorDay, most }: DueDates,
 ): Checked<number> {
-  const date = readIsoDate(String(when))
+  const date = readIsoDate(when)
   if (!date) return refuse('DATE_UNREADABLE', field)
   if (!firstPayment) return refuse('DATE_NEEDED', 'firstPayment')
   let [low, high] = [1, most + 1]

@@ -1,6 +1,6 @@
 import { roundFraction } from '../money/fraction'
 import { LARGEST_BALANCE, minor, ZERO, type Minor } from '../money/minor'
-import { isObject, readAmount, readCount } from '../money/read-amount'
+import { readAmount, readCount } from '../money/read-amount'
 import type { Rounding } from '../money/rounding'
 import type { PeriodicRate } from '../rates/periodic-rate'
 import type { Checked } from '../guards/refusal'
@@ -22,11 +22,9 @@ export function checkGrace(
   most: number,
 ): Checked<CheckedGrace | undefined> {
   if (grace === undefined) return accept(undefined)
-  if (!isObject(grace)) return refuse('OPTION_UNKNOWN', 'grace')
   const { interest, rounding = 'once' } = grace
   if (!['none', 'paid', 'addedSimple', 'addedCompound'].includes(interest))
     return refuse('OPTION_UNKNOWN', 'grace.interest')
-  if (rounding !== 'once' && rounding !== 'eachPeriod') return refuse('OPTION_UNKNOWN', 'grace.rounding')
   const payments = readCount(grace.payments, 'grace.payments', 0, most)
   if (!payments.ok) return payments
   const payment = readAmount(grace.payment ?? 0, 'grace.payment', 'zero allowed')

@@ -1,7 +1,6 @@
-import { isObject } from '../money/read-amount'
 import { earlyDay } from './due-dates'
 import { factsOf, frequencies } from '../rates/frequency'
-import { dayCounts, type DayCount } from '../rates/day-count'
+import { dayCounts } from '../rates/day-count'
 import { daysInMonth, readIsoDate } from '../dates/plain-date'
 import type { Extra, GivenTerms, RateChange } from './loan-terms'
 
@@ -30,11 +29,10 @@ const needed = rule('needed')
 const every = (terms: GivenTerms) => frequencies[terms.frequency].every
 const isAccelerated = ({ frequency }: GivenTerms) => factsOf(frequency).monthlyPaymentOver !== undefined
 const hasDays = ({ dayCount = 'equal' }: GivenTerms) => dayCount !== 'equal'
-const hasExtras = ({ extras }: GivenTerms) => Array.isArray(extras) && extras.length > 0
+const hasExtras = ({ extras = [] }: GivenTerms) => extras.length > 0
 const lowers = (terms: GivenTerms) => terms.onExtra === 'lower' && hasExtras(terms)
 const isGivenAlone = ({ payment, settleAtTerm }: GivenTerms) => payment !== undefined && !settleAtTerm
-const changes = ({ rateChanges }: GivenTerms): readonly RateChange[] =>
-  Array.isArray(rateChanges) ? (rateChanges as readonly RateChange[]).filter(isObject) : []
+const changes = ({ rateChanges = [] }: GivenTerms) => rateChanges
 const keeps = (terms: GivenTerms, what: RateChange['keep']) =>
   changes(terms).some(({ keep }) => keep === what)
 
@@ -46,10 +44,9 @@ const keepsNoEnd: (against: string, test: (terms: GivenTerms) => boolean) => Bro
   }
 
 const extraWith = (test: (extra: Extra<number>) => string | undefined): Broken => {
-  return ({ extras }) => {
-    if (!Array.isArray(extras)) return undefined
-    for (const [i, extra] of (extras as readonly Extra<number>[]).entries()) {
-      const field = isObject(extra) ? test(extra) : undefined
+  return ({ extras = [] }) => {
+    for (const [i, extra] of extras.entries()) {
+      const field = test(extra)
       if (field !== undefined) return [`extras.${i}.${field}`, `extras.${i}.every`]
     }
     return undefined
@@ -59,21 +56,22 @@ const extraWith = (test: (extra: Extra<number>) => string | undefined): Broken =
 /** Whether the first payment can fall on the anchor day, or on the other of two: it does, or its month is too short for it. */
 function fitsAnchor(terms: GivenTerms): boolean {
   const { anchorDay, firstPayment } = terms
-  const first = readIsoDate(String(firstPayment))
+  const first = readIsoDate(firstPayment)
   if (!first || !anchorDay) return true
   const early = earlyDay(anchorDay)
   const meant = 'halfMonths' in every(terms) ? [early, early + 15] : [anchorDay]
   return meant.some((day) => first.day === Math.min(day, daysInMonth(first.year, first.month)))
 }
 
-const isThirty = (dayCount: DayCount) =>
-  Object.hasOwn(dayCounts, dayCount) && dayCounts[dayCount].counts === 'thirty'
-
 /** Every rule about two settings, and the one place that refuses a mix. */
 export const pairRules: readonly PairRule[] = [
   refused('compounding', 'dayCount', (t) => hasDays(t) && (t.compounding ?? 'perPayment') !== 'perPayment'),
   refused('due', 'dayCount', (t) => hasDays(t) && t.due === 'start'),
-  refused('frequency', 'dayCount', (t) => isThirty(t.dayCount ?? 'equal') && 'days' in every(t)),
+  refused(
+    'frequency',
+    'dayCount',
+    (t) => dayCounts[t.dayCount ?? 'equal'].counts === 'thirty' && 'days' in every(t),
+  ),
   needed('paymentBasis', 'dayCount', (t) => t.paymentBasis === 'exactDays' && !hasDays(t)),
   refused('paymentBasis', 'payment', (t) => t.paymentBasis === 'exactDays' && t.payment !== undefined),
   refused('paymentBasis', 'frequency', (t) => t.paymentBasis === 'exactDays' && isAccelerated(t)),
@@ -93,9 +91,7 @@ export const pairRules: readonly PairRule[] = [
     settings: ['grace.payment', 'grace.interest'],
     holds: 'refused',
     broken: ({ grace }) =>
-      isObject(grace) && grace.interest === 'paid' && grace.payment
-        ? ['grace.payment', 'grace.interest']
-        : undefined,
+      grace?.interest === 'paid' && grace.payment ? ['grace.payment', 'grace.interest'] : undefined,
   },
 
   needed('settleAtTerm', 'payment', (t) => t.settleAtTerm === true && t.payment === undefined),

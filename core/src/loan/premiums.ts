@@ -1,6 +1,6 @@
 import { type Decimal, floorOf } from '../money/decimal'
 import { minor, ZERO, type Minor } from '../money/minor'
-import { isObject, readAmount, readCount } from '../money/read-amount'
+import { readAmount, readCount } from '../money/read-amount'
 import { roundDecimal } from '../money/rounding'
 import { factsOf, type Frequency } from '../rates/frequency'
 import { readRate } from '../rates/percent'
@@ -66,7 +66,6 @@ export function checkInsurance(
   insurance: LoanInsurance<number> | undefined,
 ): Checked<CheckedInsurance | undefined> {
   if (insurance === undefined) return accept(undefined)
-  if (!isObject(insurance)) return refuse('OPTION_UNKNOWN', 'insurance')
   const percents: Record<string, Decimal | undefined> = {}
   for (const name of ['addedPercent', 'yearlyPercent', 'untilLoanToValue'] as const) {
     const given = insurance[name]
@@ -75,7 +74,6 @@ export function checkInsurance(
     percents[name] = percent?.value
   }
   const { base = 'original' } = insurance
-  if (base !== 'original' && base !== 'balanceYearly') return refuse('OPTION_UNKNOWN', 'insurance.base')
   const value = insurance.value === undefined ? undefined : readAmount(insurance.value, 'insurance.value')
   if (value && !value.ok) return value
   if (percents.untilLoanToValue && !value) return refuse('NOT_A_NUMBER', 'insurance.value')

@@ -1,6 +1,6 @@
 import type { Decimal } from '../money/decimal'
 import { isoDate } from '../dates/plain-date'
-import { isObject, readCount } from '../money/read-amount'
+import { readCount } from '../money/read-amount'
 import { readRate } from '../rates/percent'
 import type { Checked } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
@@ -15,18 +15,17 @@ export interface CheckedRateChange {
 }
 
 /** Whether a change keeps the payment, so that the end moves. */
-export const keepsPayment = (changes: unknown): boolean =>
-  Array.isArray(changes) && changes.some((change: Partial<RateChange> | null) => change?.keep === 'payment')
+export const keepsPayment = (changes: readonly RateChange[] = []): boolean =>
+  changes.some(({ keep }) => keep === 'payment')
 
 export function checkRateChanges(
   changes: readonly RateChange[],
   dates: DueDates,
 ): Checked<readonly CheckedRateChange[]> {
-  if (!Array.isArray(changes) || changes.length > 1000) return refuse('OPTION_UNKNOWN', 'rateChanges')
+  if (changes.length > 1000) return refuse('OPTION_UNKNOWN', 'rateChanges')
   const checked: CheckedRateChange[] = []
-  for (const [index, change] of (changes as readonly RateChange[]).entries()) {
+  for (const [index, change] of changes.entries()) {
     const field = `rateChanges.${index}`
-    if (!isObject(change)) return refuse('OPTION_UNKNOWN', field)
     const from = readFrom(change.fromPayment, `${field}.fromPayment`, dates)
     if (!from.ok) return from
     const annualRate = readRate(change.annualRate, `${field}.annualRate`)

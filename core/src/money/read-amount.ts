@@ -18,7 +18,3 @@ export function readCount(count: unknown, field: string, least: number, most: nu
   if (count < least || count > most) return refuse('OUT_OF_RANGE', field, { least, most })
   return accept(count === 0 ? 0 : count)
 }
-
-/** Whether something from outside is an object at all, so that its fields can be asked for. */
-export const isObject = (value: unknown): value is object =>
-  typeof value === 'object' && value !== null && !Array.isArray(value)

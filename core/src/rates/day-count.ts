@@ -1,5 +1,6 @@
 import type { PlainDate } from '../dates/plain-date'
 import { daysBetween, daysInMonth, isPlainDate, isPlainDateAfter } from '../dates/plain-date'
+import { isOneOf } from '../guards/given'
 import { accept, refuse, type Checked } from '../guards/refusal'
 import type { Decimal } from '../money/decimal'
 import { fractionOf } from '../money/fraction'
@@ -33,7 +34,7 @@ const daysRules: Readonly<Record<DaysRule, true>> = { actual: true, '30E': true,
  * counts no dates (`OPTION_UNKNOWN`) and dates the wrong way round (`DATES_REVERSED`).
  */
 export function countDays(rule: DaysRule, from: PlainDate, to: PlainDate): Checked<number> {
-  if (!Object.hasOwn(daysRules, rule)) return refuse('OPTION_UNKNOWN', 'rule')
+  if (!isOneOf(rule, daysRules)) return refuse('OPTION_UNKNOWN', 'rule')
   for (const [name, date] of [
     ['from', from],
     ['to', to],

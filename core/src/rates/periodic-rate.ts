@@ -1,6 +1,7 @@
 import { Decimal, power } from '../money/decimal'
 import type { Fraction } from '../money/fraction'
 import { fractionOf } from '../money/fraction'
+import { isObject } from '../guards/given'
 import type { Checked } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
 import { readRate } from './percent'
@@ -27,11 +28,9 @@ export interface QuotedRate {
 }
 
 /** The rate per payment of a quoted rate from outside; refuses what is out of range. See `equivalentRate`. */
-export function periodicRate({
-  annualRate,
-  compoundsPerYear,
-  paymentsPerYear,
-}: QuotedRate): Checked<PeriodicRate> {
+export function periodicRate(quoted: QuotedRate): Checked<PeriodicRate> {
+  if (!isObject(quoted)) return refuse('OPTION_UNKNOWN', 'quoted')
+  const { annualRate, compoundsPerYear, paymentsPerYear } = quoted
   const rate = readRate(annualRate, 'annualRate')
   if (!rate.ok) return rate
   if (!isTimesPerYear(compoundsPerYear))

@@ -11,7 +11,8 @@ import { presentValueOf } from '../loan/closed-forms'
 import type { Ledger } from '../loan/ledger'
 import { levelPaymentRounded } from '../loan/level-payment'
 import { nominalRate } from '../loan/period-rates'
-import { isObject, readAmount } from '../money/read-amount'
+import { isObject } from '../guards/given'
+import { readAmount } from '../money/read-amount'
 import type { GivenTerms } from '../loan/loan-terms'
 import { greatestWhole, leastWhole, rateWhereZero } from './bisect'
 
@@ -55,6 +56,8 @@ export interface AimAnswer {
  * none exists: `NO_ANSWER` with a `reason` and the possible range (`least`, `most`).
  */
 export function aim(asked: Aim): AimAnswer | Refusal {
+  if (!isObject(asked)) return refuse('OPTION_UNKNOWN', 'find')
+  if (!isObject(asked.terms)) return refuse('OPTION_UNKNOWN', 'terms')
   switch (asked.find) {
     case 'payment':
       return withLedger(asked.terms, (ledger) => ledger.payment)
@@ -72,6 +75,9 @@ export function aim(asked: Aim): AimAnswer | Refusal {
       return findExtra(asked.terms, asked.finishWithin)
     case 'balloon':
       return findBalloon(asked.terms, asked.payment)
+    default:
+      asked satisfies never
+      return refuse('OPTION_UNKNOWN', 'find')
   }
 }
 

@@ -1,3 +1,4 @@
+import { isObject, isOneOf } from '../guards/given'
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
 import type { GivenTerms } from '../loan/loan-terms'
@@ -40,6 +41,8 @@ export function ladder<Figures>(
   asked: Ladder,
   figuresOf: (ledger: Ledger) => Figures,
 ): { readonly ok: true; readonly rungs: readonly Figures[] } | Refusal {
+  const refused = refusedLadder(asked)
+  if (refused) return refused
   const all = rungsOf(asked)
   if (all.length > MOST_RUNGS) return refuse('OUT_OF_RANGE', 'rungs', { least: 0, most: MOST_RUNGS })
   const rungs: Figures[] = []
@@ -51,12 +54,29 @@ export function ladder<Figures>(
   return { ok: true, rungs }
 }
 
+/** What stands in a list, by what a ladder is over. */
+const listsOver = {
+  extras: ['extras'],
+  rates: ['rates'],
+  terms: ['lengths'],
+  amounts: ['amounts'],
+  ratesByTerms: ['rates', 'lengths'],
+} as const
+
+function refusedLadder(asked: Ladder): Refusal | undefined {
+  if (!isObject(asked) || !isOneOf(asked.over, listsOver)) return refuse('OPTION_UNKNOWN', 'over')
+  if (!isObject(asked.terms)) return refuse('OPTION_UNKNOWN', 'terms')
+  const given: Partial<Record<string, unknown>> = asked
+  const missing = listsOver[asked.over].find((name) => !Array.isArray(given[name]))
+  return missing && refuse('OPTION_UNKNOWN', missing)
+}
+
 function rungsOf(asked: Ladder): GivenTerms[] {
   switch (asked.over) {
     case 'extras':
       return asked.extras.map((amount) => ({
         ...asked.terms,
-        extras: [...(asked.terms.extras ?? []), { amount, every: 'payment' }],
+        extras: [asked.terms.extras ?? [], { amount, every: 'payment' as const }].flat(),
       }))
     case 'rates':
       return asked.rates.map((annualRate) => ({ ...asked.terms, annualRate }))

@@ -1,0 +1,60 @@
+import { isObject } from '../guards/given'
+import { refuse, type Refusal } from '../guards/refusal'
+import { dayCounts } from '../rates/day-count'
+import type { GivenTerms } from './loan-terms'
+
+export const paymentRoundings = { nearest: 'halfUp', up: 'up', down: 'down' } as const
+
+/** Names that stand in a term, and of some what they may be. */
+const named = (names: string, options: Readonly<Record<string, readonly unknown[]>> = {}) => ({
+  names: [...names.split(/\s+/), ...Object.keys(options)],
+  options,
+})
+/** Every name there is, by the term it stands in. */
+const known = {
+  '': named(
+    `principal annualRate frequency compounding term payment balloon rounding firstPayment start anchorDay extras
+    yearlyExtraLimit grace rateChanges insurance fees alreadyPaid`,
+    {
+      due: ['end', 'start'],
+      minorDigits: [0, 2, 3],
+      dayCount: Object.keys(dayCounts),
+      paymentBasis: ['nominal', 'exactDays'],
+      settleAtTerm: [false, true],
+      onExtra: ['shorten', 'lower'],
+    },
+  ),
+  term: named('payments years months'),
+  rounding: named('', { payment: Object.keys(paymentRoundings), interest: ['halfUp', 'halfEven'] }),
+  extras: named('amount every at from until'),
+  grace: named('payments payment interest', { rounding: ['once', 'eachPeriod'] }),
+  rateChanges: named('fromPayment annualRate keep'),
+  insurance: named('addedPercent yearlyPercent untilLoanToValue value untilPayment', {
+    base: ['original', 'balanceYearly'],
+  }),
+  fees: named('financed eachPayment'),
+}
+
+const lists = ['extras', 'rateChanges']
+
+/**
+ * Refuses what holds no names where some are meant, a name that nobody knows, which would be passed over, and an option there
+ * is not: "fees", "extras.0.evry", "due".
+ */
+export function unknownIn(terms: GivenTerms): Refusal | undefined {
+  for (const [term, { names, options }] of Object.entries(known)) {
+    const given: unknown = term === '' ? terms : terms[term as keyof GivenTerms]
+    if (given === undefined && term !== '') continue
+    const isList = lists.includes(term)
+    if (isList !== Array.isArray(given)) return refuse('OPTION_UNKNOWN', term || 'terms')
+    for (const [at, one] of (isList ? (given as readonly unknown[]) : [given]).entries()) {
+      if (term === 'term' && !isObject(one)) return refuse('NOT_A_NUMBER', term)
+      const isUnknown = ([name, value]: [string, unknown]) =>
+        !names.includes(name) || (value !== undefined && options[name]?.includes(value) === false)
+      const unknown = isObject(one) ? Object.entries(one).find(isUnknown)?.[0] : ''
+      const place = [term, isList && `${at}`, unknown].filter(Boolean).join('.')
+      if (unknown !== undefined) return refuse('OPTION_UNKNOWN', place || 'terms')
+    }
+  }
+  return undefined
+}
