@@ -150,30 +150,36 @@ function strokeOf(drawn: BalanceDrawn, i: number, { x, y, look }: Ground): strin
  */
 function flagsOn(drawn: BalanceDrawn, ground: Ground): string[] {
   const { fontSize } = ground.look
-  const [step, highest] = [fontSize * 1.5, fontSize * (drawn.gap ? 2.7 : 1)]
+  const [step, top] = [fontSize * 1.5, fontSize * (drawn.gap ? 2.7 : 1)]
   let below = Infinity
   return drawn.lines
-    .map((_, i) => {
-      const nth = drawn.lines.length - 1 - i
-      const flag = flagOf(drawn, nth, ground)
+    .map((_, fromLast) => {
+      const i = drawn.lines.length - 1 - fromLast
+      const highest = top + step * i
+      const flags = wordsOf(i, drawn, ground).map((said) => flagOf(said, i, drawn, ground))
+      const flag = flags.find(({ lowest }) => lowest >= highest) ?? flags[0]
       if (!flag) return ''
-      below = Math.max(highest + step * nth, Math.min(flag.lowest, below - step))
+      below = Math.max(highest, Math.min(flag.lowest, below - step))
       return flag.at(below)
     })
     .reverse()
 }
 
-/** The flag of a loan: how low it may stand, and what it is at a height. */
-function flagOf(drawn: BalanceDrawn, i: number, ground: Ground) {
-  const { x, y, bottom, inset, look } = ground
-  const { lines } = drawn
-  const { fontSize, width } = look
-  const { points = [], end = '', name = '' } = lines[i] ?? {}
-  const last = points.at(-1)
-  if (!last) return undefined
-  const at = x(last.years)
+/** What a loan's flag may say, the best first. What is tried is named beside the picture too: its name may give way. */
+function wordsOf(i: number, { lines, isTried }: BalanceDrawn, { inset, look }: Ground): string[] {
+  const { end = '', name = '', points = [] } = lines[i] ?? {}
+  if (points.length === 0) return []
   const whole = lines.length > 1 && name ? `${name}, ${end}` : end
-  const said = widthOf(whole, look) < width - 2 * inset ? whole : end
+  if (widthOf(whole, look) >= look.width - 2 * inset) return [end]
+  return isTried ? [whole, end] : [whole]
+}
+
+/** A loan's flag: how low it may stand, and what it is at a height. */
+function flagOf(said: string, i: number, drawn: BalanceDrawn, ground: Ground) {
+  const { x, y, bottom, inset, look } = ground
+  const { fontSize, width } = look
+  const { years = 0, owed = 0 } = drawn.lines[i]?.points.at(-1) ?? {}
+  const at = x(years)
   const wide = widthOf(said, look) + 8
   const placed =
     at - inset >= wide
@@ -182,17 +188,12 @@ function flagOf(drawn: BalanceDrawn, i: number, ground: Ground) {
         ? { x: at + 6, anchor: 'start' as const }
         : { x: inset, anchor: 'start' as const }
   const from = placed.anchor === 'end' ? placed.x - wide : placed.x
-  const passed = Math.min(...lines.map((one) => topBetween(one, from, from + wide, ground)))
+  const passed = Math.min(...drawn.lines.map((one) => topBetween(one, from, from + wide, ground)))
   const colour = colourOf(i, drawn, look)
   return {
-    lowest: Math.min(bottom - fontSize * 2.2, y(last.owed) - fontSize * 0.7, passed - fontSize * 0.5),
+    lowest: Math.min(bottom - fontSize * 2.2, y(owed) - fontSize * 0.7, passed - fontSize * 0.5),
     at(height: number): string {
-      const pole = {
-        x1: round(at),
-        x2: round(at),
-        y1: round(y(last.owed)),
-        y2: round(height - fontSize * 0.6),
-      }
+      const pole = { x1: round(at), x2: round(at), y1: round(y(owed)), y2: round(height - fontSize * 0.6) }
       return (
         tag('line', { ...pole, stroke: colour, 'stroke-width': 2 }) +
         label(said, { ...placed, y: height, colour, bold: true }, look)

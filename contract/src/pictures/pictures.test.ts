@@ -200,6 +200,27 @@ test('any balances are drawn (300)', () => {
   )
 })
 
+test('what is tried says its day alone where its name leaves no room above the lines', () => {
+  const straight = (name: string, years: number) => ({
+    name,
+    end: String(2026 + years),
+    points: [
+      { years: 0, owed: 100 },
+      { years, owed: 0 },
+    ],
+  })
+  const lines = [straight('as agreed', 25), straight('$250 extra with every payment', 16)]
+  const drawnAt = (width: number, isTried: boolean) =>
+    balancePicture(
+      { lines, isTried, gap: '9 years sooner', now: 'now', inYears: String, short: String },
+      look({ width }),
+    )
+  expect(drawnAt(1000, true)).toContain('>$250 extra with every payment, 2042<')
+  expect(drawnAt(340, true)).toContain('>2042<')
+  // Loans beside one another are told apart by their names.
+  expect(drawnAt(340, false)).toContain('>$250 extra with every payment, 2042<')
+})
+
 test('no flag stands on a line or on another flag, however loans end and wherever there is room for it', () => {
   const size = { fontSize: 13, height: 250 }
   /** Paid off evenly, or the faster the later. */
