@@ -20,14 +20,15 @@ const exponents = fc.oneof(
 )
 
 describe('a power', () => {
-  test('is the one that another package comes to, to 57 of 60 digits', () => {
-    fc.assert(
-      fc.property(positive, exponents, (base, exponent) => {
-        const own = power(new Decimal(base), new Decimal(exponent))
-        expect(toDigits(57, own)).toBe(toDigits(57, new D(base).pow(exponent)))
-      }),
-      { numRuns: 400 },
-    )
+  // Digits alone would not do: what differs in the last of sixty may round to another in the digits before.
+  test('is the one that another package comes to, but for a part of 10^57', () => {
+    const expectNear = (base: string, exponent: string) => {
+      const own = new D(power(new Decimal(base), new Decimal(exponent)).toString())
+      const other = new D(base).pow(exponent)
+      expect(own.minus(other).abs().lessThanOrEqualTo(other.times('1e-57'))).toBe(true)
+    }
+    expectNear('90358519900808504', '317.5')
+    fc.assert(fc.property(positive, exponents, expectNear), { numRuns: 400 })
   })
   test('of a root and its whole exponent is exact', () => {
     fc.assert(
