@@ -2,7 +2,8 @@
 import { Modal, RadioButton, RadioGroup } from 'ant-design-vue'
 import { computed, reactive } from 'vue'
 import CallToAction from '../shared/page/CallToAction.vue'
-import { placeWords, valueWords } from './reading/change-words'
+import { placeWords } from './reading/change-words'
+import { valueWords } from './reading/value-words'
 import { useDraft } from './draft/draft-store'
 
 /** Two people changed the same fields: both values are shown, and a person says which stays. Nothing is lost till then. */

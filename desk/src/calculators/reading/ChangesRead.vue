@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import { sheetChanges, type CalculatorDocument, type Change } from '@vivid/core'
 import { styleChanges } from '../../shared/preview/style-words'
 import { startSaid } from '../../shared/time/start-said'
-import { placeWords, valueWords } from './change-words'
+import { placeWords } from './change-words'
+import { valueWords } from './value-words'
 import type { Reading } from './reading'
 
 /** All that is otherwise than it was: in the document, in how the page looks, and in the rates that are looked up. */

@@ -1,4 +1,4 @@
-import { expect, test } from 'vitest'
+import { describe, expect, test } from 'vitest'
 import {
   changesBetween,
   insertStep,
@@ -8,7 +8,8 @@ import {
   type CalculatorDocument,
   type CalculatorStep,
 } from '@vivid/core'
-import { placeWords, valueWords } from './change-words'
+import { placeWords } from './change-words'
+import { valueWords } from './value-words'
 
 const before = starters[0]?.make() as CalculatorDocument
 const words = (after: CalculatorDocument) =>
@@ -55,7 +56,53 @@ test.each<[string, CalculatorDocument, string[]]>([
       'Short.',
     ],
   ],
-  ['whether results wait', { ...before, results: 'onButton' }, ['When results show', 'live', 'onButton']],
+  [
+    'whether results wait',
+    { ...before, results: 'onButton' },
+    ['When results show', 'follow every keystroke', 'wait for a button'],
+  ],
+  [
+    'what may be chosen',
+    changed('frequency', { options: ['monthly', 'acceleratedBiweekly'] }),
+    [
+      'Payment frequency, choices',
+      'every month; every half-month; every two weeks; every week; every two weeks, accelerated; every week, accelerated',
+      'every month; every two weeks, accelerated',
+    ],
+  ],
+  [
+    'how interest counts',
+    changed('loan', { options: { compounding: 2, dayCount: 'thirtyOver365' } }),
+    ['The loan, interest counts', 'nothing', '30-day cycles of a 365-day year'],
+  ],
+  [
+    'an extra',
+    changed('loan', {
+      extras: [{ amount: '100', every: 'year', at: '6', from: '', until: 'date("2030-01-01")' }],
+    }),
+    ['The loan, extra payments', 'nothing', '100 once a year, at 6, until date("2030-01-01")'],
+  ],
+  [
+    'which loan a part of the page is of',
+    changed('schedule', { loan: 'gone' }),
+    ['Schedule, loan', 'the loan', 'a missing step'],
+  ],
+  [
+    'what a proof expects',
+    {
+      ...before,
+      proofs: before.proofs.map((proof) =>
+        proof.id === 'biweekly'
+          ? { ...proof, expected: [{ of: 'the loan.payment', figure: '1090.00', tolerance: '0.05' }] }
+          : proof,
+      ),
+    },
+    [
+      'Every two weeks, 20 % down, expected figures',
+      'the loan.payment = 1093.59; the loan.payments = 650',
+      'the loan.payment = 1090.00 ± 0.05',
+    ],
+  ],
 ])('%s is told in words', (_, after, expected) => expect(words(after)).toEqual([expected]))
 
 test('a step that was added is told by the order of the tape and its fields', () => {
@@ -90,4 +137,34 @@ test('a step that one removed and the other changed is named, with what became o
   expect(placeWords(place, before, mine, undefined)).toBe('Extra fee')
   expect(valueWords(mine, place, before)).toBe('kept with its changes (money)')
   expect(valueWords(undefined, place, before)).toBe('removed')
+})
+
+describe('no change is told in names of the file it is kept in', () => {
+  /** Everything as if it had just been written. */
+  const asNew = (after: CalculatorDocument): CalculatorDocument => ({
+    ...after,
+    begunFrom: undefined,
+    languages: [],
+    samples: [],
+    steps: after.steps.map(
+      ({ id, kind, name, ...more }) =>
+        ({ id, kind, name, ...Object.fromEntries(Object.keys(more).map((field) => [field, null])) }) as never,
+    ),
+    proofs: after.proofs.map((proof) => ({ ...proof, answers: {}, expected: [] })),
+  })
+  /** What a lender calls something itself may look like anything. */
+  const ownNames = ({ steps }: CalculatorDocument) =>
+    steps.flatMap((step) =>
+      step.kind === 'question' && step.asks === 'choice' ? step.options.map(({ name }) => name) : [],
+    )
+  const fileNames = (document: CalculatorDocument) =>
+    changesBetween(asNew(document), document).flatMap((change) => {
+      const said = `${placeWords(change, document)}: ${valueWords(change.after, change, document)}`
+      const names = said.match(/\b[a-z]+[A-Z]\w*|\[object|undefined|NaN/g) ?? []
+      return names.filter((name) => !ownNames(document).includes(name)).map((name) => `${name} in ${said}`)
+    })
+
+  test.each(starters.map(({ id, make }) => [id, make()] as const))('in %s', (_, document) =>
+    expect(fileNames(document)).toEqual([]),
+  )
 })

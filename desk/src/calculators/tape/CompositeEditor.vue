@@ -21,15 +21,13 @@ import { loansThere } from './loans-there'
 import TermFields from './TermFields.vue'
 import {
   affordabilityWords,
-  aimTitles,
   aimWords,
-  compoundingWords,
   equityWords,
-  ladderTitles,
   ladderWords,
   payOffWords,
   refinanceWords,
 } from './term-words'
+import { choicesOf, optionWords } from './option-words'
 import StepPick from './StepPick.vue'
 
 /** Affordability, refinance, equity, aims, ladders and several loans paid off: what they are about, and their terms. */
@@ -76,9 +74,7 @@ function sheetOf(step: StepOf<Composite>): Sheet {
       return { names: Object.keys(payOffTerms), facts: payOffTerms, words: payOffWords }
   }
 }
-const titles = (words: Readonly<Record<string, string>>) =>
-  Object.entries(words).map(([value, label]) => ({ value, label }))
-const compoundings = titles(compoundingWords)
+const compoundings = choicesOf(optionWords.compounding)
 const setCompounding = (value: string) => set('compounding')(value === 'perPayment' ? value : Number(value))
 
 const questions = computed(() =>
@@ -115,17 +111,14 @@ function change(about: Readonly<Record<string, unknown>>, needs: readonly string
     name="find"
     label="Works out"
     :value="step.find"
-    :options="[
-      { value: 'price', label: 'the highest price' },
-      { value: 'income', label: 'the least income' },
-    ]"
+    :options="choicesOf(optionWords.affordable)"
   />
   <PickField
     v-if="step.kind === 'aim'"
     :id="`${step.id}-find`"
     label="Works out"
     :value="step.find"
-    :options="titles(aimTitles)"
+    :options="choicesOf(optionWords.find)"
     @change="setAim"
   />
   <PickField
@@ -133,7 +126,7 @@ function change(about: Readonly<Record<string, unknown>>, needs: readonly string
     :id="`${step.id}-over`"
     label="Over a list of"
     :value="step.over"
-    :options="titles(ladderTitles)"
+    :options="choicesOf(optionWords.over)"
     @change="setOver"
   />
   <PickField

@@ -6,7 +6,8 @@ import { useDraft } from '../draft/draft-store'
 import PickField from '../../shared/fields/PickField.vue'
 import FormulaField from '../formula/FormulaField.vue'
 import TermFields from './TermFields.vue'
-import { compoundingWords, loanGroups, loanWords } from './term-words'
+import { choicesOf, loanOptionWords, optionWords } from './option-words'
+import { loanGroups, loanWords } from './term-words'
 
 const { step, document } = defineProps<{ step: StepOf<'loan'>; document: CalculatorDocument; scope: Scope }>()
 const draft = useDraft()
@@ -25,82 +26,7 @@ watchEffect(() => {
   for (const { title, terms } of loanGroups) if (isUsed(terms)) opened.value.add(title)
 })
 
-interface OptionFacts {
-  readonly name: keyof LoanOptions
-  readonly label: string
-  readonly choices: readonly (readonly [value: string, label: string])[]
-}
-const options: readonly OptionFacts[] = [
-  {
-    name: 'compounding',
-    label: 'The yearly rate is quoted with',
-    choices: ['perPayment', '1', '2', '4', '12', '365'].map(
-      (value) => [value, compoundingWords[value] ?? value] as const,
-    ),
-  },
-  {
-    name: 'due',
-    label: 'Payments fall',
-    choices: [
-      ['end', 'at the end of each period'],
-      ['start', 'at the start of each period'],
-    ],
-  },
-  {
-    name: 'onExtra',
-    label: 'After an extra',
-    choices: [
-      ['shorten', 'the loan ends sooner'],
-      ['lower', 'the payment falls'],
-    ],
-  },
-  {
-    name: 'dayCount',
-    label: 'Interest counts',
-    choices: [
-      ['equal', 'equal periods'],
-      ['thirtyOver365', '30-day cycles of a 365-day year'],
-      ['actual365', 'days of a 365-day year'],
-      ['actual360', 'days of a 360-day year'],
-      ['thirty360', '30-day months of a 360-day year'],
-    ],
-  },
-  {
-    name: 'paymentRounding',
-    label: 'The payment is rounded',
-    choices: [
-      ['nearest', 'to the nearest cent'],
-      ['up', 'up'],
-      ['down', 'down'],
-    ],
-  },
-  {
-    name: 'interestRounding',
-    label: 'Interest is rounded',
-    choices: [
-      ['halfUp', 'half up'],
-      ['halfEven', 'half to the even cent'],
-    ],
-  },
-  {
-    name: 'graceInterest',
-    label: 'Before payments, interest',
-    choices: [
-      ['paid', 'is paid'],
-      ['none', 'is not charged'],
-      ['addedSimple', 'is added at the end'],
-      ['addedCompound', 'is added each period'],
-    ],
-  },
-  {
-    name: 'insuranceBase',
-    label: 'The premium is of',
-    choices: [
-      ['original', 'the amount borrowed'],
-      ['balanceYearly', 'the balance at each year’s start'],
-    ],
-  },
-]
+const names = Object.keys(loanOptionWords) as (keyof LoanOptions)[]
 const defaults: Readonly<Record<string, string>> = {
   compounding: 'perPayment',
   due: 'end',
@@ -112,7 +38,7 @@ const defaults: Readonly<Record<string, string>> = {
   insuranceBase: 'original',
 }
 const shownOptions = computed(() =>
-  options.filter(({ name }) => {
+  names.filter((name) => {
     if (name === 'graceInterest') return 'gracePayments' in step.terms || name in step.options
     if (name === 'insuranceBase') return 'insuranceYearly' in step.terms || name in step.options
     if (name === 'onExtra') return (step.extras?.length ?? 0) > 0 || name in step.options
@@ -126,9 +52,9 @@ function setOption(name: keyof LoanOptions, text: string): void {
   const rest = Object.fromEntries(Object.entries(step.options).filter(([one]) => one !== name))
   draft.changeStep(step.id, { options: text === '' ? rest : { ...rest, [name]: value } })
 }
-const choicesFor = ({ choices }: OptionFacts) => [
+const choicesFor = (name: keyof LoanOptions) => [
   ...(step.as === null ? [] : [{ value: '', label: `as ${base.value?.label ?? 'the other'}` }]),
-  ...choices.map(([value, label]) => ({ value, label })),
+  ...choicesOf(loanOptionWords[name].choices),
 ]
 
 type Extra = NonNullable<StepOf<'loan'>['extras']>[number]
@@ -196,11 +122,7 @@ const when = { is: 'oneOf', of: [{ is: 'count' }, { is: 'date' }] } as const
         :id="`${step.id}-extra-${at}-every`"
         label="Paid"
         :value="one.every"
-        :options="[
-          { value: 'payment', label: 'with every payment' },
-          { value: 'year', label: 'once a year' },
-          { value: 'once', label: 'once' },
-        ]"
+        :options="choicesOf(optionWords.every)"
         @change="setExtra(at, { every: $event as Extra['every'] })"
       />
       <FormulaField
@@ -276,10 +198,7 @@ const when = { is: 'oneOf', of: [{ is: 'count' }, { is: 'date' }] } as const
         :id="`${step.id}-change-${at}-keep`"
         label="What stays"
         :value="one.keep"
-        :options="[
-          { value: 'term', label: 'the end: the payment changes' },
-          { value: 'payment', label: 'the payment: the end changes' },
-        ]"
+        :options="choicesOf(optionWords.keep)"
         @change="setChange(at, { keep: $event as Change['keep'] })"
       />
       <Button size="small" @click="putChanges(changes.filter((_, i) => i !== at))">Remove</Button>
@@ -295,13 +214,13 @@ const when = { is: 'oneOf', of: [{ is: 'count' }, { is: 'date' }] } as const
   <fieldset class="wide terms">
     <legend>Conventions</legend>
     <PickField
-      v-for="one in shownOptions"
-      :id="`${step.id}-${one.name}`"
-      :key="one.name"
-      :label="one.label"
-      :value="valueOf(one.name)"
-      :options="choicesFor(one)"
-      @change="setOption(one.name, $event)"
+      v-for="name in shownOptions"
+      :id="`${step.id}-${name}`"
+      :key="name"
+      :label="loanOptionWords[name].label"
+      :value="valueOf(name)"
+      :options="choicesFor(name)"
+      @change="setOption(name, $event)"
     />
   </fieldset>
 </template>

@@ -12,19 +12,13 @@ import { useDraft } from '../draft/draft-store'
 import AnswerField from '../../shared/fields/AnswerField.vue'
 import PickField from '../../shared/fields/PickField.vue'
 import TextsField from '../../shared/fields/TextsField.vue'
+import { choicesOf, optionWords } from './option-words'
 
 /** The options of a choice: a name formulas use, a label visitors see, and a value where the choice gives one. */
 const { step, document } = defineProps<{ step: QuestionOf<'choice'>; document: CalculatorDocument }>()
 const draft = useDraft()
 type Option = QuestionOf<'choice'>['options'][number]
 
-const gives = [
-  { value: 'name', label: 'its name, to be compared in formulas' },
-  { value: 'money', label: 'an amount' },
-  { value: 'percent', label: 'a percentage' },
-  { value: 'number', label: 'a number' },
-  { value: 'term', label: 'a length of time' },
-]
 const empty = { money: 0, percent: '0', number: 0, term: { years: 1, months: 0 }, name: null } as const
 
 /** Option values are typed as answers to a question of the unit the choice gives. */
@@ -110,7 +104,7 @@ function remove(at: number): void {
       :id="`${step.id}-gives`"
       label="In formulas the choice gives"
       :value="step.gives"
-      :options="gives"
+      :options="choicesOf(optionWords.gives)"
       @change="setGives"
     />
     <div

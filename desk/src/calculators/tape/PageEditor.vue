@@ -9,6 +9,7 @@ import { request } from '../../shared/api/request'
 import { useDraft } from '../draft/draft-store'
 import { languageName, offeredLanguages } from '../../shared/fields/language-name'
 import MeaningsEditor from './MeaningsEditor.vue'
+import { choicesOf, optionWords } from './option-words'
 import PickField from '../../shared/fields/PickField.vue'
 import RichTextField from '../../shared/fields/RichTextField.vue'
 import TextField from '../../shared/fields/TextField.vue'
@@ -108,10 +109,7 @@ function turnTo(currency: Currency): void {
         id="page-results"
         label="Results"
         :value="document.results"
-        :options="[
-          { value: 'live', label: 'follow every keystroke' },
-          { value: 'onButton', label: 'wait for a button' },
-        ]"
+        :options="choicesOf(optionWords.results)"
         @change="set({ results: $event as 'live' | 'onButton' })"
       />
     </div>

@@ -19,6 +19,7 @@ import PickField from '../../shared/fields/PickField.vue'
 import TextsField from '../../shared/fields/TextsField.vue'
 import FormulaField from '../formula/FormulaField.vue'
 import OptionsEditor from './OptionsEditor.vue'
+import { choicesOf, optionWords } from './option-words'
 import ShownWhen from './ShownWhen.vue'
 import StepPick from './StepPick.vue'
 
@@ -84,22 +85,10 @@ const isNarrowing = ref(false)
 watchEffect(() => {
   if ('least' in step && (step.leastBy || step.mostBy)) isNarrowing.value = true
 })
-const hiddenWays = [
-  { value: 'default', label: 'its default' },
-  { value: 'nothing', label: 'nothing' },
-]
 const loanCounts = Array.from({ length: MOST_LOANS }, (_, i) => ({
   value: String(i + 1),
   label: String(i + 1),
 }))
-const periods = [
-  { value: '', label: 'once' },
-  { value: 'month', label: 'a month' },
-  { value: 'year', label: 'a year' },
-  { value: 'quarter', label: 'a quarter' },
-  { value: 'halfYear', label: 'a half-year' },
-  { value: 'week', label: 'a week' },
-]
 
 /** The period an amount recurs in; what is usual is only asked where it recurs. */
 function setPeriod(value: string): void {
@@ -146,7 +135,7 @@ const checked = ({ target }: CheckboxChangeEvent): boolean => target.checked
       :id="`${step.id}-per`"
       label="The amount is"
       :value="step.per ?? ''"
-      :options="periods"
+      :options="choicesOf(optionWords.per)"
       @change="setPeriod"
     />
     <StepPick
@@ -163,10 +152,7 @@ const checked = ({ target }: CheckboxChangeEvent): boolean => target.checked
       name="counts"
       label="It counts"
       :value="step.counts"
-      :options="[
-        { value: 'things', label: 'anything' },
-        { value: 'payments', label: 'payments' },
-      ]"
+      :options="choicesOf(optionWords.counts)"
     />
     <StepPick
       v-if="step.asks === 'date'"
@@ -174,10 +160,7 @@ const checked = ({ target }: CheckboxChangeEvent): boolean => target.checked
       name="precision"
       label="Asked as"
       :value="step.precision"
-      :options="[
-        { value: 'day', label: 'a day' },
-        { value: 'month', label: 'a month' },
-      ]"
+      :options="choicesOf(optionWords.precision)"
     />
     <AnswerField
       :id="`${step.id}-default`"
@@ -315,6 +298,6 @@ const checked = ({ target }: CheckboxChangeEvent): boolean => target.checked
     name="whenHidden"
     label="While it is hidden it counts as"
     :value="step.whenHidden ?? 'default'"
-    :options="hiddenWays"
+    :options="choicesOf(optionWords.whenHidden)"
   />
 </template>

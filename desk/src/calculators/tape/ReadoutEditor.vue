@@ -18,6 +18,7 @@ import FormulaField from '../formula/FormulaField.vue'
 import FiguresThere from './FiguresThere.vue'
 import LoanList from './LoanList.vue'
 import { loansThere } from './loans-there'
+import { choicesOf, optionWords } from './option-words'
 import { actionWords, columnWords, rowWords, whatIfWords } from './readout-words'
 import ShownWhen from './ShownWhen.vue'
 import StepPick from './StepPick.vue'
@@ -145,13 +146,7 @@ const addPart = () =>
       name="chart"
       label="Draws"
       :value="step.chart"
-      :options="[
-        { value: 'balance', label: 'what is owed over time' },
-        { value: 'yearly', label: 'interest and principal by year' },
-        { value: 'ladder', label: 'a ladder' },
-        { value: 'refinance', label: 'a loan kept and the new one, with what matters when' },
-        { value: 'limits', label: 'what income allows' },
-      ]"
+      :options="choicesOf(optionWords.chart)"
     />
     <StepPick
       v-if="step.chart === 'ladder'"
@@ -181,16 +176,7 @@ const addPart = () =>
   </template>
   <template v-if="step.shows === 'schedule'">
     <StepPick :step="step" name="loan" label="Of the loan" :value="step.loan" :options="loans" />
-    <StepPick
-      :step="step"
-      name="by"
-      label="Lines"
-      :value="step.by"
-      :options="[
-        { value: 'year', label: 'by year, opening to each payment' },
-        { value: 'payment', label: 'by payment' },
-      ]"
-    />
+    <StepPick :step="step" name="by" label="Lines" :value="step.by" :options="choicesOf(optionWords.by)" />
     <StepTicks
       class="wide"
       :step="step"

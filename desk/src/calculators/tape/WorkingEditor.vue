@@ -1,43 +1,23 @@
 <script setup lang="ts">
 import { Checkbox } from 'ant-design-vue'
 import { computed } from 'vue'
-import { wantedOfWorking, workingUnits, type CalculatorDocument, type Scope, type StepOf } from '@vivid/core'
+import { wantedOfWorking, type CalculatorDocument, type Scope, type StepOf } from '@vivid/core'
 import { unitWords } from '@vivid/contract'
 import { useDraft } from '../draft/draft-store'
 import PickField from '../../shared/fields/PickField.vue'
 import TextField from '../../shared/fields/TextField.vue'
 import TextsField from '../../shared/fields/TextsField.vue'
 import FormulaField from '../formula/FormulaField.vue'
+import { choicesOf, optionWords } from './option-words'
 import StepPick from './StepPick.vue'
 
 const { step, scope } = defineProps<{ step: StepOf<'working'>; document: CalculatorDocument; scope: Scope }>()
 const draft = useDraft()
 const set = (field: string) => (value: unknown) => void draft.changeStep(step.id, { [field]: value })
 
-const unitLabels: Readonly<Record<(typeof workingUnits)[number], string>> = {
-  any: 'whatever the formula gives',
-  money: 'an amount',
-  moneyPerMonth: 'an amount a month',
-  moneyPerYear: 'an amount a year',
-  percent: 'a percentage',
-  number: 'a number',
-  count: 'a number of payments',
-  term: 'a length of time',
-  date: 'a date',
-  yesNo: 'yes or no',
-  text: 'a text',
-  frequency: 'a payment frequency',
-}
-const units = workingUnits.map((value) => ({ value, label: unitLabels[value] }))
 const unit = computed(() => scope.steps.get(step.name.trim().toLowerCase())?.unit)
 const gives = computed(() => (unit.value && step.unit === 'any' ? `: ${unitWords(unit.value)}` : ''))
 
-const hows = [
-  { value: '', label: 'not rounded' },
-  { value: 'nearest', label: 'to the nearest' },
-  { value: 'up', label: 'up to the next' },
-  { value: 'down', label: 'down to the last' },
-]
 const tos = computed(() =>
   unit.value?.is === 'money'
     ? [
@@ -70,12 +50,18 @@ const round = (how: string) => set('rounding')(how === '' ? null : { how, to: st
     @change="set('formula')($event)"
   />
   <div class="answers wide">
-    <StepPick :step="step" name="unit" :label="`It has to be${gives}`" :value="step.unit" :options="units" />
+    <StepPick
+      :step="step"
+      name="unit"
+      :label="`It has to be${gives}`"
+      :value="step.unit"
+      :options="choicesOf(optionWords.unit)"
+    />
     <PickField
       :id="`${step.id}-how`"
       label="Rounded"
       :value="step.rounding?.how ?? ''"
-      :options="hows"
+      :options="choicesOf(optionWords.rounded)"
       @change="round"
     />
     <PickField

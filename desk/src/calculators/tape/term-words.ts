@@ -89,6 +89,17 @@ export const payOffWords: Record<keyof StepOf<'payOff'>['terms'] & string, Words
   order: ['Goes first to: “dearest”, “smallest” or “own”', 'the dearest'],
 }
 
+/** What each term is called, by the kind of step it is of. */
+export const termWords: Readonly<Record<string, Readonly<Record<string, Words>>>> = {
+  loan: loanWords,
+  affordability: affordabilityWords,
+  refinance: refinanceWords,
+  equity: equityWords,
+  aim: aimWords,
+  ladder: ladderWords,
+  payOff: payOffWords,
+}
+
 /** The terms of a loan in the groups they are looked for in. */
 export const loanGroups: readonly {
   readonly title: string
