@@ -1,6 +1,7 @@
 import type { CalculatorDocument, LoanOptions } from '@vivid/core'
 import type { ShippedStyle } from '../authoring/house-styles/shipped-styles'
 import { hebrewTexts } from './demo-hebrew'
+import { proofsOf } from './demo-proofs'
 import { made, texts, withAnswers } from './made'
 
 /** A calculator of the demo lender: its draft, and the documents of the editions it has had, oldest first. */
@@ -39,6 +40,7 @@ const floatingHome = (
         titleFrench: 'Hypothèque pour maison flottante',
         introduction,
         introductionFrench: 'Voyez ce que coûterait une maison flottante, et où va chaque versement.',
+        proofs: proofsOf.floatingHome,
       },
       {
         homePrice: { label: 'Price of the floating home', least: 60_000_00, most: 2_000_000_00 },
@@ -58,6 +60,7 @@ const narrowboat = (most: number, compounding: LoanOptions['compounding'], intro
         currency: 'GBP',
         only: 'en-GB',
         introduction,
+        proofs: proofsOf.narrowboat(compounding),
       },
       {
         homePrice: {
@@ -97,6 +100,7 @@ const houseboat = withAnswers(
       currency: 'INR',
       only: 'en-IN',
       introduction: 'What a houseboat costs each month.',
+      proofs: proofsOf.houseboat,
     },
     {
       homePrice: {
@@ -118,7 +122,7 @@ const houseboat = withAnswers(
 
 const teahouse = withAnswers(
   made(
-    { title: 'Tidewater teahouse loan', currency: 'JPY', only: 'en-JP' },
+    { title: 'Tidewater teahouse loan', currency: 'JPY', only: 'en-JP', proofs: proofsOf.teahouse },
     {
       homePrice: {
         label: 'Price of the teahouse',
@@ -137,7 +141,11 @@ const teahouse = withAnswers(
 )
 
 const boathouse = made(
-  { title: 'Boathouse mortgage', introduction: 'For a boathouse with or without living space above.' },
+  {
+    title: 'Boathouse mortgage',
+    introduction: 'For a boathouse with or without living space above.',
+    proofs: proofsOf.boathouse,
+  },
   { homePrice: { label: 'Price of the boathouse', default: 268_000_00 }, rate: { default: '5.15' } },
 )
 
@@ -147,7 +155,7 @@ const lockCottage = made(
 )
 
 const winterBerth = made(
-  { title: 'Winter berth purchase' },
+  { title: 'Winter berth purchase', proofs: proofsOf.winterBerth },
   {
     homePrice: { label: 'Price of the berth', default: 74_000_00, least: 10_000_00, most: 400_000_00 },
     rate: { default: '6.4' },
@@ -229,6 +237,7 @@ const harbourHome = withAnswers(
       currency: 'ILS',
       only: 'he-IL',
       contact: { 'en-CA': 'טלפון 555-0142, או ברציף 4 בין שמונה לשש.' },
+      proofs: proofsOf.harbourHome,
       disclosure: 'זו המחשה ולא הצעה. ריביות ועמלות יכולות להשתנות עד החתימה.',
       nextSteps:
         'שמרו את המספרים האלה, כקישור או כקובץ. אחר כך דברו עם האנשים שלנו: הם בודקים מה מתאים לכם וכותבים זאת. שום דבר אינו מוסכם לפני החתימה.',

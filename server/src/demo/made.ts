@@ -23,6 +23,8 @@ interface Own {
   readonly disclosure?: string
   readonly nextSteps?: string
   readonly meanings?: CalculatorDocument['meanings']
+  /** Known answers; none: those of the starter, where nothing of it is changed. */
+  readonly proofs?: CalculatorDocument['proofs']
 }
 
 /** A starter with a title of its own and some fields of its steps changed. Labels are given in English. */
@@ -43,6 +45,7 @@ export function made(
     disclosure,
     nextSteps,
     meanings,
+    proofs = Object.keys(changes).length > 0 ? [] : document.proofs,
   } = own
   const steps = document.steps.map(
     (step) => ({ ...step, ...inTexts(changes[step.id] ?? {}, step) }) as CalculatorStep,
@@ -65,7 +68,7 @@ export function made(
       ...contact,
     },
     steps,
-    proofs: Object.keys(changes).length > 0 ? [] : document.proofs,
+    proofs,
   }
   return only ? renameLanguage(removeLanguage(named, 'fr-CA'), 'en-CA', only) : named
 }
