@@ -56,7 +56,8 @@ export function refinance(terms: RefinanceTerms): Refinance | Refusal {
   if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
   for (const which of ['old', 'new'] as const)
     if (!isObject(terms[which])) return refuse('OPTION_UNKNOWN', which)
-  if (typeof terms.costsFinanced !== 'boolean') return refuse('OPTION_UNKNOWN', 'costsFinanced')
+  const costsFinanced: unknown = terms.costsFinanced ?? false
+  if (typeof costsFinanced !== 'boolean') return refuse('OPTION_UNKNOWN', 'costsFinanced')
   const costs = readAmount(terms.costs, 'costs', 'zero allowed')
   if (!costs.ok) return costs
   const oldExtra = readAmount(terms.old.extra ?? 0, 'old.extra', 'zero allowed')
@@ -78,9 +79,9 @@ export function refinance(terms: RefinanceTerms): Refinance | Refusal {
   )
   const oldLedger = run(oldTerms, 'old')
   if (!oldLedger.ok) return oldLedger
-  const newPrincipal = minor(principal + (terms.costsFinanced ? costs.value : 0))
+  const newPrincipal = minor(principal + (costsFinanced ? costs.value : 0))
   // Costs that are added are fees of the new loan: whoever asks what it costs finds them there, once.
-  const financed = terms.costsFinanced && costs.value > 0 ? { fees: { financed: costs.value } } : {}
+  const financed = costsFinanced && costs.value > 0 ? { fees: { financed: costs.value } } : {}
   const plainTerms: LoanTerms = {
     ...monthly,
     ...financed,

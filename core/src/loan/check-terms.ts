@@ -185,8 +185,8 @@ export const paymentsIn = (months: number, frequency: Frequency): number =>
   Math.max(1, Math.round((months * factsOf(frequency).perYear) / 12))
 
 /** Not a number where one of the two is none. */
-const monthsIn = ({ years, months = 0 }: Extract<Term, { years: number }>): number =>
-  [years, months].every(Number.isFinite) ? years * 12 + months : NaN
+const monthsIn = ({ years, months }: Extract<Term, { years: number }>): number =>
+  [years, months ?? 0].every(Number.isFinite) ? years * 12 + (months ?? 0) : NaN
 
 function readTerm(
   term: Term,

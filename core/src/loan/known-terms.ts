@@ -46,15 +46,19 @@ export function unknownIn(terms: GivenTerms): Refusal | undefined {
     const given: unknown = term === '' ? terms : terms[term as keyof GivenTerms]
     if (given === undefined && term !== '') continue
     const isList = lists.includes(term)
-    if (isList !== Array.isArray(given)) return refuse('OPTION_UNKNOWN', term || 'terms')
+    if (isList !== Array.isArray(given)) return refuse('OPTION_UNKNOWN', placeOf(term))
     for (const [at, one] of (isList ? (given as readonly unknown[]) : [given]).entries()) {
-      if (term === 'term' && !isObject(one)) return refuse('NOT_A_NUMBER', term)
-      const isUnknown = ([name, value]: [string, unknown]) =>
-        !names.includes(name) || (value !== undefined && options[name]?.includes(value) === false)
-      const unknown = isObject(one) ? Object.entries(one).find(isUnknown)?.[0] : ''
-      const place = [term, isList && `${at}`, unknown].filter(Boolean).join('.')
-      if (unknown !== undefined) return refuse('OPTION_UNKNOWN', place || 'terms')
+      const within = isList ? [term, `${at}`] : [term]
+      if (!isObject(one))
+        return refuse(term === 'term' ? 'NOT_A_NUMBER' : 'OPTION_UNKNOWN', placeOf(...within))
+      const unknown = Object.entries(one).find(
+        ([name, value]) =>
+          !names.includes(name) || (value !== undefined && options[name]?.includes(value) === false),
+      )
+      if (unknown) return refuse('OPTION_UNKNOWN', placeOf(...within, unknown[0]))
     }
   }
   return undefined
 }
+
+const placeOf = (...names: readonly string[]) => names.filter(Boolean).join('.') || 'terms'
