@@ -54,6 +54,10 @@ test.each([
   ['TRUE', 'true'],
   ['#N/A', '#N/A'],
   ['Price-OwnMoney', '(price-ownmoney)'],
+  ['_xlfn.RRI(96,1,2)', 'RRI(96;1;2)'],
+  ['_xlfn._xlws.SORT(A1:A2)', 'SORT(S!1/1:2/1)'],
+  ['_xlfn.LET(_xlpm.i,B5/12,_xlpm.n,B3*12,_xlpm.i*_xlpm.n)', '((S!5/2/12)*(S!3/2*12))'],
+  ['LET(a,1,b,LET(a,a+1,a*2),a+b)', '(1+((1+1)*2))'],
 ])('%s is %s', (text, tree) => expect(written(parseFormula(text, 'S'))).toBe(tree))
 
 test.each([
@@ -64,6 +68,10 @@ test.each([
   '[Other.xlsx]S!A1',
   'IF(1',
   '1e999',
+  'LET(a,1)',
+  'LET(a,1,b,2)',
+  'LET(A1,1,A1)',
+  `LET(n_0,1,${Array.from({ length: 40 }, (_, i) => `n_${i + 1},n_${i}+n_${i}`).join()},n_40)`,
   `${'('.repeat(20_000)}1`,
   `${'('.repeat(300)}1${')'.repeat(300)}`,
 ])('what cannot be read is said: %#', (text) => expect(() => parseFormula(text, 'S')).toThrow(NotTaken))
@@ -86,6 +94,9 @@ test('whatever is written is read, or said', () => {
     '^',
     '-',
     'SUM(',
+    '_xlfn.',
+    'LET(a,',
+    'a',
     'é',
     '#REF!',
     ' ',

@@ -1,6 +1,7 @@
 import type { SyntaxNode } from '@lezer/common'
 import { LAST_ROW, placeOf } from '../book/book'
 import { formulaParser } from './grammar'
+import { writtenOut } from './let'
 
 /** A formula of a worksheet as a tree; `sheet` of a reference is where it points to. */
 export type Formula =
@@ -25,6 +26,10 @@ export interface CellRange {
 
 /** A formula, or a cell, that is not taken over, said so that a person knows what else could be done. */
 export class NotTaken extends Error {}
+
+/** Stands before functions that are younger than the file's format, and before the names a formula gives. */
+const YOUNGER = /^_XLFN\.(_XLWS\.)?/
+const OWN_NAME = /^_xlpm\./
 
 const LONGEST = 8_192
 const DEEPEST = 200
@@ -87,7 +92,7 @@ export function parseFormula(text: string, sheet: string): Formula {
       case 'Name':
         return /^(true|false)$/i.test(said)
           ? { is: 'yesNo', yes: said.toLowerCase() === 'true' }
-          : { is: 'name', name: said.toLowerCase() }
+          : { is: 'name', name: said.toLowerCase().replace(OWN_NAME, '') }
       case 'Group':
         return within(node.firstChild?.nextSibling ?? null)
       case 'Percent':
@@ -108,9 +113,12 @@ export function parseFormula(text: string, sheet: string): Formula {
       case 'Call': {
         const [name, ...rest] = childrenOf(node)
         const args = rest.filter((one) => !/^[,)]$/.test(text.slice(one.from, one.to) || ' ')).map(within)
+        const called = text.slice(name?.from, (name?.to ?? 0) - 1).toUpperCase()
+        const plain = called.replace(YOUNGER, '')
+        if (plain === 'LET') return writtenOut(args)
         return {
           is: 'call',
-          function: text.slice(name?.from, (name?.to ?? 0) - 1).toUpperCase(),
+          function: plain,
           args: args.length === 1 && args[0]?.is === 'nothing' ? [] : args,
         }
       }

@@ -1,7 +1,7 @@
 import { dequal as equal } from 'dequal/lite'
 import { RateSheet, type CalculatorStep } from '@vivid/core'
 import { asNumber, number, type Code } from '../translate/code'
-import type { LookedUp } from '../translate/lookups'
+import type { LookedUp } from '../translate/table'
 
 type LookUpStep = Extract<CalculatorStep, { kind: 'lookUp' }>
 

@@ -1,40 +1,17 @@
 import { dateOf } from '../book/days'
-import {
-  addressOf,
-  isDateFormat,
-  isPercentFormat,
-  nameAt,
-  nameOfCell,
-  type Book,
-  type Cell,
-} from '../book/book'
-import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
+import { isDateFormat, nameAt, nameOfCell, type Cell } from '../book/book'
+import { NotTaken, type Formula } from '../formula/parse-formula'
 import { cellsOfRange } from '../understand/references'
+import type { Around } from './around'
 import { asNumber, either, figure, joined, NONE, number, text, yesNo, ZERO, type Code } from './code'
 import { written } from './dates'
 import { functions, whyNot } from './functions'
-import { besideKey, chosen, transposed, typedIn, type LookedUp, type Match, type Table } from './lookups'
-
-/** What the translation of one cell asks of what was translated before. */
-export interface Around {
-  readonly book: Book
-  /** A cell that is asked or worked out, as it stands in a formula; `NotTaken` where it is not taken over. */
-  readonly codeOf: (name: string) => Code | undefined
-  /** Gives what is long a name of its own. */
-  readonly short: (code: Code) => Code
-  /** A column of a schedule added up, or its figure in a row; undefined where the range is none. */
-  readonly ofColumn: (range: CellRange, row?: Code) => Code | undefined
-  /** A figure that is looked up in a table of typed figures; undefined where it is part of the formula. */
-  readonly lookedUp?: (looked: LookedUp) => Code | undefined
-  /** What stands for an empty text among figures; no figure where it is left out. */
-  readonly nothing?: Code
-  /** What stands in place of a part of the formula; undefined where it stays as it is. */
-  readonly instead?: (of: Formula) => Code | undefined
-}
+import { createLookUp } from './look-up'
 
 /** A worksheet's formula as one of ours. Throws `NotTaken`, saying why. */
 export function translate(formula: Formula, around: Around): Code {
   const cells = new Map(around.book.sheets.map((sheet) => [sheet.name, sheet.cells]))
+  const { lookUp, byTwoKeys } = createLookUp({ around, cells, go, cellCode, orElse })
   return go(formula)
 
   function go(of: Formula): Code {
@@ -153,150 +130,21 @@ export function translate(formula: Formula, around: Around): Code {
         return code.gives === 'number' ? [code] : []
       })
   }
-
-  function tableOf(of: Formula | undefined): Table {
-    if (of?.is !== 'range') throw new NotTaken('it looks up in what is no range')
-    return cellsOfRange(of).map((row) => row.map(cellCode))
-  }
-
-  /** A table by the places that two keys are found at. */
-  function byTwoKeys(
-    table: Formula | undefined,
-    row: Formula | undefined,
-    column: Formula | undefined,
-  ): Code | undefined {
-    if (!around.lookedUp || !isMatch(row) || !isMatch(column)) return undefined
-    const keys = [row, column].map(({ args: [key, entries, how] }) => ({
-      code: around.short(key ? go(key) : ZERO),
-      entries: tableOf(entries).flat(),
-      match: matchOf(how, 'notAbove'),
-    }))
-    return lookedUpIn(table, keys, tableOf(table))
-  }
-
-  /** The table as one of typed figures, if it is: `values` row by row, by the first key and the second. */
-  function lookedUpIn(
-    table: Formula | undefined,
-    keys: readonly { code: Code; entries: readonly (Code | undefined)[]; match: Match }[],
-    values: readonly (readonly (Code | undefined)[])[],
-  ): Code | undefined {
-    if (!around.lookedUp || table?.is !== 'range') return undefined
-    const read = keys.map(({ code, entries, match }) => ({
-      code,
-      match,
-      entries: entries.map((entry) => entry && typedIn(entry)),
-    }))
-    const [first, second] = read
-    const isTyped = read.every(({ code, entries }) =>
-      entries.every((entry) => typeof entry === (code.gives === 'text' ? 'string' : 'number')),
-    )
-    const rows = (first?.entries ?? []).flatMap((one, i) =>
-      (second?.entries ?? [undefined]).map((other, j) => ({
-        keys: [one, ...(second ? [other] : [])],
-        value: values[i]?.[j] && typedIn(values[i][j]),
-      })),
-    )
-    if (!isTyped || !rows.every(({ value }) => typeof value === 'number')) return undefined
-    const cell = cells.get(table.sheet)?.get(addressOf(table.to.row, table.to.column))
-    return around.lookedUp({
-      where: `${table.sheet} ${addressOf(table.from.row, table.from.column)}:${addressOf(table.to.row, table.to.column)}`,
-      keys: read as LookedUp['keys'],
-      rows: rows as LookedUp['rows'],
-      isPercent: isPercentFormat(cell?.format ?? ''),
-    })
-  }
-
-  function matchOf(of: Formula | undefined, otherwise: Match): Match {
-    if (!of) return otherwise
-    if (of.is === 'yesNo') return of.yes ? 'notAbove' : 'exact'
-    const plain = of.is === 'nothing' ? 0 : Number(go(of).text.replace(/[()\s]/g, ''))
-    if (plain === 0) return 'exact'
-    if (plain === 1) return 'notAbove'
-    if (plain === -1) return 'notBelow'
-    throw new NotTaken('how it looks up is worked out, not written')
-  }
-
-  function inTable(args: readonly Formula[], turned: boolean): Code {
-    const [key, table, place, how] = args
-    if (!key || !place) throw new NotTaken('an argument is missing')
-    const rows = turned ? transposed(tableOf(table)) : tableOf(table)
-    const index = around.short(go(place))
-    const column = Number(index.text)
-    const keyCode = around.short(go(key))
-    const sheet = Number.isInteger(column)
-      ? lookedUpIn(
-          table,
-          [{ code: keyCode, entries: rows.map((row) => row[0]), match: matchOf(how, 'notAbove') }],
-          rows.map((row) => [row[column - 1]]),
-        )
-      : undefined
-    if (sheet) return sheet
-    const values = rows.map((row) => chosen(index, row))
-    return besideKey(
-      keyCode,
-      rows.map((row) => row[0] ?? ZERO),
-      values,
-      matchOf(how, 'notAbove'),
-    )
-  }
-
-  /** Lookups take their ranges as tables; undefined: it is none. */
-  function lookUp(name: string, args: readonly Formula[]): Code | undefined {
-    const [first, second, third] = args
-    const needed = (of: Formula | undefined): Formula => {
-      if (!of) throw new NotTaken('an argument is missing')
-      return of
-    }
-    const place = (of: Formula | undefined) => around.short(of ? go(of) : figure(1))
-    switch (name) {
-      case 'VLOOKUP':
-        return inTable(args, false)
-      case 'HLOOKUP':
-        return inTable(args, true)
-      case 'MATCH': {
-        const keys = tableOf(second).flat()
-        const places = keys.map((_, i) => figure(i + 1))
-        return besideKey(around.short(go(needed(first))), keys, places, matchOf(third, 'notAbove'))
-      }
-      case 'INDEX': {
-        const inSchedule = first?.is === 'range' && !third ? around.ofColumn(first, place(second)) : undefined
-        if (inSchedule) return inSchedule
-        const sheet = byTwoKeys(first, second, third)
-        if (sheet) return sheet
-        const table = tableOf(first)
-        // In a single row one place is that of a column.
-        if (table.length === 1 && !third) return chosen(place(second), table[0] ?? [])
-        const column = place(third)
-        return chosen(
-          place(second),
-          table.map((line) => chosen(column, line)),
-        )
-      }
-      case 'LOOKUP': {
-        if (args.length !== 3) throw new NotTaken('it looks up in a table of its own form')
-        return besideKey(
-          around.short(go(needed(first))),
-          tableOf(second).flat(),
-          tableOf(third).flat(),
-          'notAbove',
-        )
-      }
-      case 'CHOOSE':
-        return chosen(around.short(go(needed(first))), args.slice(1).map(go))
-      default:
-        return undefined
-    }
-  }
 }
-
-const isMatch = (of: Formula | undefined): of is Extract<Formula, { is: 'call' }> =>
-  of?.is === 'call' && of.function === 'MATCH'
 
 /** No place of a table, no key, and below all keys. */
 const NOWHERE: Formula = { is: 'number', text: '-999999999999999' }
 
 /** Functions that look something up: what they do not find is an error. */
-const FINDING: ReadonlySet<string> = new Set(['VLOOKUP', 'HLOOKUP', 'INDEX', 'MATCH', 'LOOKUP'])
+const FINDING: ReadonlySet<string> = new Set([
+  'VLOOKUP',
+  'HLOOKUP',
+  'INDEX',
+  'MATCH',
+  'LOOKUP',
+  'XLOOKUP',
+  'XMATCH',
+])
 
 const SIGNS: Readonly<Record<string, string>> = { '^': '**', '<>': '!=' }
 

@@ -3,7 +3,16 @@ import { LAST_ROW, nameAt } from '../book/book'
 import { NotTaken, parseFormula, withParts, type CellRange, type Formula } from '../formula/parse-formula'
 
 /** Functions whose ranges are tables that something is looked up in. */
-const LOOKING_UP: ReadonlySet<string> = new Set(['VLOOKUP', 'HLOOKUP', 'INDEX', 'MATCH', 'LOOKUP', 'CHOOSE'])
+const LOOKING_UP: ReadonlySet<string> = new Set([
+  'VLOOKUP',
+  'HLOOKUP',
+  'INDEX',
+  'MATCH',
+  'LOOKUP',
+  'XLOOKUP',
+  'XMATCH',
+  'CHOOSE',
+])
 
 /** The most cells of a range. */
 const MOST_IN_RANGE = 2_000

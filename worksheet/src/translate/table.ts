@@ -74,5 +74,17 @@ export function chosen(index: Code, values: readonly Code[]): Code {
   )
 }
 
+/** The places of keys as they are looked through: as they stand, or, for what is next to a key, in their order; each once. */
+export function inOrder(keys: readonly Code[], match: Match): number[] {
+  const places = keys.map((_, i) => i)
+  if (match === 'exact') return places
+  const typed = keys.map(typedIn)
+  const key = (i: number | undefined) => (i === undefined ? NaN : Number(typed[i]))
+  if (typed.some((one) => typeof one !== 'number'))
+    throw new NotTaken('it looks for the next key among others that are no typed figures')
+  const sorted = places.sort((a, b) => (match === 'notAbove' ? key(a) - key(b) : key(b) - key(a)))
+  return sorted.filter((i, at) => key(i) !== key(sorted[at - 1]))
+}
+
 export const transposed = (table: Table): Table =>
   (table[0] ?? []).map((_, column) => table.map((row) => row[column] ?? figure(0)))
