@@ -1,8 +1,21 @@
 /** A workbook as far as it is understood: sheets of cells, names, and what was left aside. */
 export interface Book {
   readonly sheets: readonly Sheet[]
-  /** What names stand for, as written: "Loan!$D$5", or a figure. */
+  /** What names stand for, as written: "Loan!$D$5", or a figure. A table's own name is its figures. */
   readonly names: ReadonlyMap<string, string>
+  /** By their names in small letters. */
+  readonly tables: ReadonlyMap<string, TableOnSheet>
+}
+
+/** Cells of a sheet that have a name together, and each of their columns one. Places are counted from 1, all rows included. */
+export interface TableOnSheet {
+  readonly name: string
+  readonly sheet: string
+  readonly from: { readonly row: number; readonly column: number }
+  readonly to: { readonly row: number; readonly column: number }
+  readonly columns: readonly string[]
+  readonly hasHeader: boolean
+  readonly hasTotals: boolean
 }
 
 export interface Sheet {

@@ -2,7 +2,16 @@ import ExcelJS from 'exceljs'
 import JSZip from 'jszip'
 import { SaxesParser } from 'saxes'
 import { daysOf } from './days'
-import { addressOf, type Book, type Cell, type CellValue, type Sheet } from './book'
+import {
+  addressOf,
+  columnLetters,
+  placeOf,
+  type Book,
+  type Cell,
+  type CellValue,
+  type Sheet,
+  type TableOnSheet,
+} from './book'
 
 /** The most a file may unpack to, and the most cells it may have: what people work with has a hundredth of it. */
 const MOST_BYTES = 64 * 1024 * 1024
@@ -27,7 +36,9 @@ export async function readBook(bytes: Uint8Array): Promise<Book> {
     const count = sheets.reduce((sum, { cells }) => sum + cells.size, 0)
     if (count > MOST_CELLS)
       throw new NoWorksheet(`This worksheet has more than ${MOST_CELLS.toLocaleString('en')} cells.`)
-    return { sheets, names: namesIn((await zip.file(WORKBOOK)?.async('string')) ?? '') }
+    const tables = new Map(workbook.worksheets.flatMap(tablesOf).map((one) => [one.name.toLowerCase(), one]))
+    const names = namesIn((await zip.file(WORKBOOK)?.async('string')) ?? '')
+    return { sheets, tables, names: new Map([...figuresOfTables(tables), ...names]) }
   } catch (error) {
     if (error instanceof NoWorksheet) throw error
     throw new NoWorksheet('This file cannot be read as a worksheet (.xlsx).')
@@ -44,6 +55,40 @@ function sheetOf(worksheet: ExcelJS.Worksheet): Sheet {
   )
   return { name: worksheet.name, cells }
 }
+
+/** What the package has read of a table, which its types do not say. */
+interface TableRead {
+  readonly name: string
+  readonly tableRef: string
+  readonly headerRow?: boolean
+  readonly totalsRow?: boolean
+  readonly columns?: readonly { readonly name: string }[]
+}
+
+function tablesOf(worksheet: ExcelJS.Worksheet): TableOnSheet[] {
+  const read = worksheet.getTables() as unknown as readonly { readonly table?: TableRead }[]
+  return read.flatMap(({ table }) => {
+    const [from, to] = (table?.tableRef ?? '').split(':').map(placeOf)
+    if (!table || !from || !to) return []
+    return {
+      name: table.name,
+      sheet: worksheet.name,
+      from,
+      to,
+      columns: (table.columns ?? []).map(({ name }) => name),
+      hasHeader: table.headerRow !== false,
+      hasTotals: table.totalsRow === true,
+    }
+  })
+}
+
+/** The name of a table as its figures: what stands between its heading and its totals. */
+const figuresOfTables = (tables: ReadonlyMap<string, TableOnSheet>): (readonly [string, string])[] =>
+  [...tables].map(([name, { sheet, from, to, hasHeader, hasTotals }]) => {
+    const [first, last] = [from.row + (hasHeader ? 1 : 0), to.row - (hasTotals ? 1 : 0)]
+    const place = (column: number, row: number) => `$${columnLetters(column)}$${row}`
+    return [name, `'${sheet.replaceAll("'", "''")}'!${place(from.column, first)}:${place(to.column, last)}`]
+  })
 
 /** A file taken apart as far as its list of parts; refused where they unpack to more than is read, whatever it says of them. */
 async function opened(bytes: Uint8Array): Promise<JSZip> {

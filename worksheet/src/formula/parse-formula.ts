@@ -31,7 +31,8 @@ export class NotTaken extends Error {}
 const YOUNGER = /^_XLFN\.(_XLWS\.)?/
 const OWN_NAME = /^_xlpm\./
 
-const LONGEST = 8_192
+/** The longest formula that is read. */
+export const LONGEST = 8_192
 const DEEPEST = 200
 
 /** Reads a formula, without its "=", as it stands on a sheet. Throws `NotTaken` where it cannot be read. */

@@ -1,5 +1,6 @@
 import { columnLetters, nameOfCell, type Book, type Cell } from '../book/book'
 import { movedBy, NotTaken, parseFormula, type Formula } from '../formula/parse-formula'
+import { withCells } from '../formula/table-references'
 import { blocksIn, cellsOfBlock, relative, type Block } from './blocks'
 import { hasWordsBeside, labelOf } from './labels'
 import { cellsOfRange, referencesOf, withoutNames } from './references'
@@ -128,9 +129,9 @@ function createReading(book: Book): (cell: Cell, text: string) => Formula {
     const key = `${sheet}!${relative(cell)}`
     const first = known.get(key)
     if (first) return movedBy(first.formula, row - first.row, column - first.column)
-    const formula = withoutNames(parseFormula(text, sheet), book)
-    // A range whose ends are fixed in different ways may turn round where it is moved.
-    if (!text.includes(':')) known.set(key, { formula, row, column })
+    const formula = withoutNames(parseFormula(withCells(text, cell, book.tables), sheet), book)
+    // A range whose ends are fixed in different ways may turn round where it is moved, and a table has rows of its own.
+    if (!/[:[]/.test(text)) known.set(key, { formula, row, column })
     return formula
   }
 }
