@@ -163,6 +163,11 @@ export function useApplication(): Application {
 export async function fill(page: Page | Frame, selector: string, text: string): Promise<void> {
   const field = await page.waitForSelector(selector)
   if (!field) throw new Error(`no field ${selector}`)
+  // One that is still to be loaded is there, but cannot be typed in yet.
+  await eventually(
+    () => field.evaluate((element) => !element.matches(':disabled')),
+    () => `${selector} cannot be typed in`,
+  )
   await field.focus()
   await field.evaluate((element) => {
     if (element instanceof HTMLInputElement || element instanceof HTMLTextAreaElement) element.select()
