@@ -1,7 +1,7 @@
 /** A workbook as far as it is understood: sheets of cells, names, and what was left aside. */
 export interface Book {
   readonly sheets: readonly Sheet[]
-  /** What names stand for, as written: "Loan!$D$5", or a figure. A table's own name is its figures. */
+  /** What names stand for, as written: "Loan!$D$5", or a figure. */
   readonly names: ReadonlyMap<string, string>
   /** By their names in small letters. */
   readonly tables: ReadonlyMap<string, TableOnSheet>

@@ -4,7 +4,6 @@ import { SaxesParser } from 'saxes'
 import { daysOf } from './days'
 import {
   addressOf,
-  columnLetters,
   placeOf,
   type Book,
   type Cell,
@@ -38,7 +37,7 @@ export async function readBook(bytes: Uint8Array): Promise<Book> {
       throw new NoWorksheet(`This worksheet has more than ${MOST_CELLS.toLocaleString('en')} cells.`)
     const tables = new Map(workbook.worksheets.flatMap(tablesOf).map((one) => [one.name.toLowerCase(), one]))
     const names = namesIn((await zip.file(WORKBOOK)?.async('string')) ?? '')
-    return { sheets, tables, names: new Map([...figuresOfTables(tables), ...names]) }
+    return { sheets, tables, names }
   } catch (error) {
     if (error instanceof NoWorksheet) throw error
     throw new NoWorksheet('This file cannot be read as a worksheet (.xlsx).')
@@ -81,14 +80,6 @@ function tablesOf(worksheet: ExcelJS.Worksheet): TableOnSheet[] {
     }
   })
 }
-
-/** The name of a table as its figures: what stands between its heading and its totals. */
-const figuresOfTables = (tables: ReadonlyMap<string, TableOnSheet>): (readonly [string, string])[] =>
-  [...tables].map(([name, { sheet, from, to, hasHeader, hasTotals }]) => {
-    const [first, last] = [from.row + (hasHeader ? 1 : 0), to.row - (hasTotals ? 1 : 0)]
-    const place = (column: number, row: number) => `$${columnLetters(column)}$${row}`
-    return [name, `'${sheet.replaceAll("'", "''")}'!${place(from.column, first)}:${place(to.column, last)}`]
-  })
 
 /** A file taken apart as far as its list of parts; refused where they unpack to more than is read, whatever it says of them. */
 async function opened(bytes: Uint8Array): Promise<JSZip> {

@@ -1,8 +1,9 @@
 import ExcelJS from 'exceljs'
 import { expect, test } from 'vitest'
 import { figuresOf, readWorksheet, reportOf } from '..'
-import type { Cell, TableOnSheet } from '../book/book'
-import { NotTaken } from './parse-formula'
+import type { TableOnSheet } from '../book/book'
+import { withoutNames } from '../understand/references'
+import { NotTaken, parseFormula } from './parse-formula'
 import { withCells } from './table-references'
 
 /** Heading in row 2, figures in rows 3 to 5, totals in row 6; columns B to D. */
@@ -15,7 +16,8 @@ const rates: TableOnSheet = {
   hasHeader: true,
   hasTotals: true,
 }
-const cellsFor = (text: string, row = 4) => withCells(text, { row } as Cell, new Map([['rates', rates]]))
+const tables = new Map([['rates', rates]])
+const cellsFor = (text: string, row = 4) => withCells(text, tables, row)
 
 test.each([
   ['SUM(Rates[Score])', "SUM('Dan''s'!$B$3:$B$5)"],
@@ -50,6 +52,14 @@ test('its own row is none beside the table', () =>
   expect(() => cellsFor('Rates[[#This Row],[Score]]', 9)).toThrow(
     'it takes its own row of the table “Rates”',
   ))
+
+test('the name of a table, and a name for a column of it, are its figures', () => {
+  const book = { sheets: [], tables, names: new Map([['scores', 'Rates[Score]']]) }
+  const range = (name: string) => withoutNames(parseFormula(name, 'Loan'), book)
+  const figures = { is: 'range', sheet: "Dan's", from: { row: 3, column: 2 } }
+  expect(range('Rates')).toMatchObject({ ...figures, to: { row: 5, column: 4 } })
+  expect(range('Scores')).toMatchObject({ ...figures, to: { row: 5, column: 2 } })
+})
 
 test('a worksheet with a table is read: what is looked up in it, and what stands in its rows', async () => {
   const workbook = new ExcelJS.Workbook()

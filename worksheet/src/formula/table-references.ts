@@ -1,4 +1,4 @@
-import { columnLetters, type Cell, type TableOnSheet } from '../book/book'
+import { columnLetters, type Book, type TableOnSheet } from '../book/book'
 import { LONGEST, NotTaken } from './parse-formula'
 
 /** Texts and names of sheets in quotes, where nothing is a reference. */
@@ -7,22 +7,22 @@ const QUOTED = /("(?:[^"]|"")*"|'(?:[^']|'')*')/
 const OF_TABLE = /(?<![\p{L}\p{N}_.\\])([\p{L}_\\][\p{L}\p{N}_.\\]*)\[((?:[^[\]]|\[[^[\]]*\])*)\]/gu
 
 /**
- * The formula with cells in place of what it takes from tables by their columns (ISO/IEC 29500, structured references). Throws
- * `NotTaken` where there is no such table or column.
+ * The formula, which stands in this row of a sheet or in none, with cells in place of what it takes from tables by their
+ * columns (ISO/IEC 29500, structured references). Throws `NotTaken` where there is no such table, column or row.
  */
-export const withCells = (text: string, at: Cell, tables: ReadonlyMap<string, TableOnSheet>): string =>
+export const withCells = (text: string, tables: Book['tables'], row?: number): string =>
   text.includes('[') && text.length <= LONGEST
     ? text
         .split(QUOTED)
         .map((part, i) =>
           i % 2 === 1
             ? part
-            : part.replace(OF_TABLE, (_, name: string, taken: string) => cellsOf(name, taken, at, tables)),
+            : part.replace(OF_TABLE, (_, name: string, taken: string) => cellsOf(name, taken, tables, row)),
         )
         .join('')
     : text
 
-function cellsOf(name: string, taken: string, at: Cell, tables: ReadonlyMap<string, TableOnSheet>): string {
+function cellsOf(name: string, taken: string, tables: Book['tables'], row: number | undefined): string {
   const table = tables.get(name.toLowerCase())
   if (!table) throw new NotTaken(`there is no table “${name}”`)
   const said = taken.replace(/^@\[?([^[\]]*)\]?$/, '[#This Row],[$1]')
@@ -34,7 +34,7 @@ function cellsOf(name: string, taken: string, at: Cell, tables: ReadonlyMap<stri
   const { from, to, isFixed } = rowsOf(
     table,
     parts.filter((part) => part.startsWith('#')),
-    at,
+    row,
   )
   const mark = isFixed ? '$' : ''
   const sheet = `'${table.sheet.replaceAll("'", "''")}'!`
@@ -51,14 +51,18 @@ function columnOf({ name, from, columns }: TableOnSheet, column: string): number
 }
 
 /** The rows that are taken: those of its figures, unless something else is said. */
-function rowsOf({ name, from, to, hasHeader, hasTotals }: TableOnSheet, said: readonly string[], at: Cell) {
+function rowsOf(
+  { name, from, to, hasHeader, hasTotals }: TableOnSheet,
+  said: readonly string[],
+  row: number | undefined,
+) {
   const data = { from: from.row + (hasHeader ? 1 : 0), to: to.row - (hasTotals ? 1 : 0) }
   const all = said.map((part) => {
     switch (part.toLowerCase()) {
       case '#this row':
-        if (at.row < data.from || at.row > data.to)
+        if (row === undefined || row < data.from || row > data.to)
           throw new NotTaken(`it takes its own row of the table “${name}”, which has none there`)
-        return { from: at.row, to: at.row }
+        return { from: row, to: row }
       case '#headers':
         return { from: from.row, to: from.row }
       case '#totals':

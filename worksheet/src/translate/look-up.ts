@@ -81,10 +81,15 @@ export function createLookUp({ around, cells, go, cellCode, orElse }: Looking) {
     })
   }
 
+  /** A number that is written in the formula; not a number where it is worked out. */
+  function numberIn(of: Formula, empty: number): number {
+    return of.is === 'nothing' ? empty : Number(go(of).text.replace(/[()\s]/g, ''))
+  }
+
   function matchOf(of: Formula | undefined, otherwise: Match): Match {
     if (!of) return otherwise
     if (of.is === 'yesNo') return of.yes ? 'notAbove' : 'exact'
-    const plain = of.is === 'nothing' ? 0 : Number(go(of).text.replace(/[()\s]/g, ''))
+    const plain = numberIn(of, 0)
     if (plain === 0) return 'exact'
     if (plain === 1) return 'notAbove'
     if (plain === -1) return 'notBelow'
@@ -146,8 +151,7 @@ export function createLookUp({ around, cells, go, cellCode, orElse }: Looking) {
   }
 
   function firstToLast(order: Formula): void {
-    const plain = order.is === 'nothing' ? 1 : Number(go(order).text.replace(/[()\s]/g, ''))
-    if (plain !== 1)
+    if (numberIn(order, 1) !== 1)
       throw new NotTaken('it looks through its list in another order than from the first to the last')
   }
 

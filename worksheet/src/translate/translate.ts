@@ -1,7 +1,7 @@
 import { dateOf } from '../book/days'
 import { isDateFormat, nameAt, nameOfCell, type Cell } from '../book/book'
 import { NotTaken, type Formula } from '../formula/parse-formula'
-import { cellsOfRange } from '../understand/references'
+import { cellsOfRange, FINDING } from '../understand/references'
 import type { Around } from './around'
 import { asNumber, either, figure, joined, NONE, number, text, yesNo, ZERO, type Code } from './code'
 import { written } from './dates'
@@ -134,17 +134,6 @@ export function translate(formula: Formula, around: Around): Code {
 
 /** No place of a table, no key, and below all keys. */
 const NOWHERE: Formula = { is: 'number', text: '-999999999999999' }
-
-/** Functions that look something up: what they do not find is an error. */
-const FINDING: ReadonlySet<string> = new Set([
-  'VLOOKUP',
-  'HLOOKUP',
-  'INDEX',
-  'MATCH',
-  'LOOKUP',
-  'XLOOKUP',
-  'XMATCH',
-])
 
 const SIGNS: Readonly<Record<string, string>> = { '^': '**', '<>': '!=' }
 

@@ -1,9 +1,10 @@
 import type { Book } from '../book/book'
 import { LAST_ROW, nameAt } from '../book/book'
 import { NotTaken, parseFormula, withParts, type CellRange, type Formula } from '../formula/parse-formula'
+import { withCells } from '../formula/table-references'
 
-/** Functions whose ranges are tables that something is looked up in. */
-const LOOKING_UP: ReadonlySet<string> = new Set([
+/** Functions that look something up: what they do not find is an error. */
+export const FINDING: ReadonlySet<string> = new Set([
   'VLOOKUP',
   'HLOOKUP',
   'INDEX',
@@ -11,8 +12,9 @@ const LOOKING_UP: ReadonlySet<string> = new Set([
   'LOOKUP',
   'XLOOKUP',
   'XMATCH',
-  'CHOOSE',
 ])
+/** Functions whose ranges are tables that something is looked up in. */
+const LOOKING_UP: ReadonlySet<string> = new Set([...FINDING, 'CHOOSE'])
 
 /** The most cells of a range. */
 const MOST_IN_RANGE = 2_000
@@ -28,10 +30,15 @@ export interface References {
 export function withoutNames(of: Formula, book: Book, depth = 0): Formula {
   if (of.is === 'range' && of.to.row === LAST_ROW) return asFarAsUsed(of, book)
   if (of.is !== 'name') return withParts(of, (part) => withoutNames(part, book, depth))
-  const stands = book.names.get(of.name)
+  // A table's own name is its figures.
+  const stands = book.names.get(of.name) ?? (book.tables.has(of.name) ? `${of.name}[#Data]` : undefined)
   if (stands === undefined) throw new NotTaken(`nothing is called “${of.name}”`)
   if (depth > 20) throw new NotTaken(`the name “${of.name}” stands for itself`)
-  return withoutNames(parseFormula(stands, book.sheets[0]?.name ?? ''), book, depth + 1)
+  return withoutNames(
+    parseFormula(withCells(stands, book.tables), book.sheets[0]?.name ?? ''),
+    book,
+    depth + 1,
+  )
 }
 
 /** Whole columns as far as anything stands in them. */

@@ -129,7 +129,7 @@ function createReading(book: Book): (cell: Cell, text: string) => Formula {
     const key = `${sheet}!${relative(cell)}`
     const first = known.get(key)
     if (first) return movedBy(first.formula, row - first.row, column - first.column)
-    const formula = withoutNames(parseFormula(withCells(text, cell, book.tables), sheet), book)
+    const formula = withoutNames(parseFormula(withCells(text, book.tables, row), sheet), book)
     // A range whose ends are fixed in different ways may turn round where it is moved, and a table has rows of its own.
     if (!/[:[]/.test(text)) known.set(key, { formula, row, column })
     return formula
