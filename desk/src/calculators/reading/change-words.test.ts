@@ -141,6 +141,14 @@ test('a step that one removed and the other changed is named, with what became o
   expect(valueWords(undefined, place, before)).toBe('removed')
 })
 
+test('an option is told with its label and its value, in the unit the choice gives', () => {
+  const options = [{ name: 'member', label: { 'en-CA': 'A member' }, value: '0.25' }]
+  const choice = { kind: 'question', id: 'margin', name: 'margin', asks: 'choice', gives: 'percent', options }
+  const document = { ...before, steps: [...before.steps, choice] } as unknown as CalculatorDocument
+  const place = { of: 'step', id: 'margin', field: 'options' } as const
+  expect(valueWords(options, place, document)).toBe('member “A member” 0.25%')
+})
+
 describe('no change is told in names of the file it is kept in', () => {
   /** Everything as if it had just been written. */
   const asNew = (after: CalculatorDocument): CalculatorDocument => ({

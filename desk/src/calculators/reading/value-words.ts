@@ -6,6 +6,7 @@ import {
   type CalculatorDocument,
   type CalculatorStep,
   type Change,
+  type Frequency,
   type LoanOptions,
   type OwnMeaning,
   type OwnThing,
@@ -16,6 +17,7 @@ import {
 import { createFigures, textOfAnswer, type Figures } from '@vivid/contract/wording'
 import { languageName } from '../../shared/fields/language-name'
 import { nameOnTape } from '../tape/loans-there'
+import { questionOfOption } from '../tape/option-question'
 import { loanOptionWords, optionWords } from '../tape/option-words'
 
 interface Around {
@@ -23,42 +25,34 @@ interface Around {
   readonly step: CalculatorStep | undefined
   readonly figures: Figures
 }
-type Said = (value: never, around: Around) => string
+type Said<Value> = (value: Value, around: Around) => string
+type Texts = Readonly<Record<string, string>>
+type Option = QuestionOf<'choice'>['options'][number]
+type LoanNamed = StepOf<'comparison'>['loans'][number]
 type Extra = NonNullable<StepOf<'loan'>['extras']>[number]
 type RateChange = NonNullable<StepOf<'loan'>['rateChanges']>[number]
 
 /** "payOff" as "pay off": what has no other words. */
 export const wordsApart = (name: string): string => name.replace(/([A-Z])/g, ' $1').toLowerCase()
-const saidBy = (words: Readonly<Record<string, string>>) => (value: string) => words[value] ?? value
+const saidBy = (words: Texts) => (value: string) => words[value] ?? value
 const each =
-  (said: Said): Said =>
-  (values: readonly unknown[], around) =>
-    values.map((one) => said(one as never, around)).join('; ')
-const onTape: Said = (id: string, { document }) => nameOnTape(document, id)
-const inMain = (texts: Readonly<Record<string, string>>, { document }: Around) =>
+  <Value>(said: Said<Value>): Said<readonly Value[]> =>
+  (values, around) =>
+    values.map((one) => said(one, around)).join('; ')
+const onTape: Said<string> = (id, { document }) => nameOnTape(document, id)
+const inMain: Said<Texts> = (texts, { document }) =>
   textIn(texts, mainLanguage(document), mainLanguage(document))
-const labelled: Said = ({ loan, label }: { loan: string; label: Record<string, string> }, around) =>
-  [nameOnTape(around.document, loan), quoted(inMain(label, around))].filter(Boolean).join(' ')
 const quoted = (text: string) => (text ? `“${text}”` : '')
+const inTurn = (...said: readonly string[]) => said.filter(Boolean).join(' ')
+const labelled: Said<LoanNamed> = ({ loan, label }, around) =>
+  inTurn(onTape(loan, around), quoted(inMain(label, around)))
 
-function optionSaid(
-  option: string | QuestionOf<'choice'>['options'][number],
-  { figures, step, ...around }: Around,
-): string {
-  if (typeof option === 'string') return figures.every(option as 'monthly')
-  const given = step?.kind === 'question' && step.asks === 'choice' ? step.gives : 'name'
-  const value = given !== 'name' && option.value !== null ? valueOfOption(given, option.value, figures) : ''
-  return [option.name, quoted(inMain(option.label, { figures, step, ...around })), value]
-    .filter(Boolean)
-    .join(' ')
-}
-
-function valueOfOption(given: string, value: unknown, figures: Figures): string {
-  if (given === 'money') return figures.money(Number(value))
-  if (given === 'percent') return figures.percent(String(value))
-  return given === 'term'
-    ? figures.term(value as { years: number; months: number })
-    : figures.count(Number(value))
+const optionSaid: Said<Frequency | Option> = (option, around) => {
+  const { figures, step } = around
+  if (typeof option === 'string') return figures.every(option)
+  const question = step?.kind === 'question' && step.asks === 'choice' ? questionOfOption(step) : undefined
+  const value = question && option.value !== null ? textOfAnswer(question, option.value, figures) : ''
+  return inTurn(option.name, quoted(inMain(option.label, around)), value)
 }
 
 const extraSaid = ({ amount, every, at, from, until }: Extra) =>
@@ -79,15 +73,15 @@ const expectedSaid = ({ of, figure, tolerance }: Proof['expected'][number]) => {
 }
 
 /** What stands in a field that has words of its own, by the field. */
-const saidIn: Readonly<Record<string, Said>> = {
+const saidIn: Readonly<Record<string, Said<never>>> = {
   languages: each(languageName),
   results: saidBy(optionWords.results),
-  meanings: each(
-    ({ word, meaning }: OwnMeaning, around) => `${inMain(word, around)}: ${inMain(meaning, around)}`,
+  meanings: each<OwnMeaning>(
+    ({ word, meaning }, around) => `${inMain(word, around)}: ${inMain(meaning, around)}`,
   ),
   begunFrom: ({ settled }: { settled: readonly OwnThing[] }) => settled.join(', ') || 'nothing yet',
   per: saidBy(optionWords.per),
-  usual: ({ least, most }: { least: number; most: number }, { figures }) =>
+  usual: ({ least, most }: { least: number; most: number }, { figures }: Around) =>
     `from ${figures.moneyShort(least)} to ${figures.moneyShort(most)}`,
   counts: saidBy(optionWords.counts),
   precision: saidBy(optionWords.precision),
@@ -100,7 +94,7 @@ const saidIn: Readonly<Record<string, Said>> = {
   compounding: (value: string | number) => saidBy(optionWords.compounding)(String(value)),
   extras: each(extraSaid),
   rateChanges: each(rateChangeSaid),
-  find: (value: string, { step }) =>
+  find: (value: string, { step }: Around) =>
     saidBy(step?.kind === 'affordability' ? optionWords.affordable : optionWords.find)(value),
   over: saidBy(optionWords.over),
   chart: saidBy(optionWords.chart),
@@ -109,18 +103,18 @@ const saidIn: Readonly<Record<string, Said>> = {
   rows: each(saidBy(optionWords.rows)),
   actions: each(saidBy(optionWords.actions)),
   offers: each(saidBy(optionWords.offers)),
-  parts: each(({ label, amount }: { label: Record<string, string>; amount: string }, around) =>
+  parts: each<{ label: Texts; amount: string }>(({ label, amount }, around) =>
     [inMain(label, around), amount].filter(Boolean).join(': '),
   ),
-  loans: (value: string | readonly never[], around) =>
-    typeof value === 'string' ? onTape(value as never, around) : each(labelled)(value as never, around),
+  loans: (value: string | readonly LoanNamed[], around: Around) =>
+    typeof value === 'string' ? onTape(value, around) : each(labelled)(value, around),
   ...Object.fromEntries(
     ['as', 'of', 'loan', 'ladder', 'question', 'comparison', 'payOff'].map((field) => [field, onTape]),
   ),
   ...Object.fromEntries(['kind', 'asks', 'shows'].map((field) => [field, wordsApart])),
   expected: each(expectedSaid),
-  mostOwed: (value: number, { figures }) => figures.moneyShort(value),
-  mostRate: (value: string, { figures }) => figures.percent(value),
+  mostOwed: (value: number, { figures }: Around) => figures.moneyShort(value),
+  mostRate: (value: string, { figures }: Around) => figures.percent(value),
 }
 
 /** A field's value in words: amounts, percentages and lengths as they are typed, and what is chosen as it is offered. */

@@ -1,17 +1,12 @@
 <script setup lang="ts">
 import { Button, Input } from 'ant-design-vue'
 import { computed } from 'vue'
-import {
-  mainLanguage,
-  renameOption,
-  type CalculatorDocument,
-  type Question,
-  type QuestionOf,
-} from '@vivid/core'
+import { mainLanguage, renameOption, type CalculatorDocument, type QuestionOf } from '@vivid/core'
 import { useDraft } from '../draft/draft-store'
 import AnswerField from '../../shared/fields/AnswerField.vue'
 import PickField from '../../shared/fields/PickField.vue'
 import TextsField from '../../shared/fields/TextsField.vue'
+import { questionOfOption } from './option-question'
 import { choicesOf, optionWords } from './option-words'
 
 /** The options of a choice: a name formulas use, a label visitors see, and a value where the choice gives one. */
@@ -21,47 +16,7 @@ type Option = QuestionOf<'choice'>['options'][number]
 
 const empty = { money: 0, percent: '0', number: 0, term: { years: 1, months: 0 }, name: null } as const
 
-/** Option values are typed as answers to a question of the unit the choice gives. */
-const valueQuestion = computed(() => questionFor(step))
-function questionFor(step: QuestionOf<'choice'>): Question | undefined {
-  const own = {
-    kind: 'question' as const,
-    id: step.id,
-    name: step.name,
-    label: step.label,
-    help: {},
-    required: true,
-    shownWhen: '',
-    default: null,
-    slider: false,
-  }
-  const million = 1_000_000_000
-  switch (step.gives) {
-    case 'money':
-      return { ...own, asks: 'money' as const, per: null, least: 0, most: million, step: 1, usual: null }
-    case 'percent':
-      return { ...own, asks: 'percent' as const, least: '0', most: '1000', step: '1' }
-    case 'number':
-      return {
-        ...own,
-        asks: 'number' as const,
-        counts: 'things' as const,
-        least: -million,
-        most: million,
-        step: 1,
-      }
-    case 'term':
-      return {
-        ...own,
-        asks: 'term' as const,
-        least: { years: 0, months: 0 },
-        most: { years: 100, months: 0 },
-        step: { years: 0, months: 1 },
-      }
-    case 'name':
-      return undefined
-  }
-}
+const valueQuestion = computed(() => questionOfOption(step))
 
 const put = (options: Option[], key?: string) =>
   void draft.change(

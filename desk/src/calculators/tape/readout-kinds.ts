@@ -9,6 +9,7 @@ import {
   type ReadoutStep,
 } from '@vivid/core'
 import { readoutText, type Figures } from '@vivid/contract/wording'
+import { optionWords } from './option-words'
 
 type Shows = ReadoutStep['shows']
 type Readout = Evaluation['readouts'][number]
@@ -109,8 +110,7 @@ const readoutKinds: { readonly [S in Shows]: ReadoutKind<S> } = {
       by: 'year',
       columns: ['principal', 'interest', 'balance'],
     }),
-    clause: ({ loan, by }, nameOf) =>
-      `of ${nameOf(loan)}, ${by === 'year' ? 'by year, opening to each payment' : 'by payment'}`,
+    clause: ({ loan, by }, nameOf) => `of ${nameOf(loan)}, ${optionWords.by[by]}`,
     value: ({ years }, figures) => `${figures.count(years.at(-1)?.to ?? 0)} payments`,
   },
   ladder: {
