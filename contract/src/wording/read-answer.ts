@@ -194,17 +194,26 @@ const alsoWritten: Readonly<Record<string, readonly string[] | undefined>> = {
   SEK: ['kr.', 'kr'],
 }
 
+/** Names of currencies differ by how many there are: so many stand for all. */
+const COUNTS = [1, 2, 5]
+
 /** Finds what a currency is written with in a locale, longest first, with the letters that touch it. */
 const signsIn = perLocale((locale) =>
   perLocale((currency) => {
-    const byBrowser = (['narrowSymbol', 'symbol'] as const).flatMap((currencyDisplay) =>
-      new Intl.NumberFormat(locale, { style: 'currency', currency, currencyDisplay })
-        .formatToParts(0)
-        .flatMap(({ type, value }) => (type === 'currency' ? [plainSigns(value)] : [])),
-    )
+    const written = (currencyDisplay: 'narrowSymbol' | 'symbol' | 'name') => {
+      const format = { style: 'currency', currency, currencyDisplay, maximumFractionDigits: 0 } as const
+      return COUNTS.flatMap((count) =>
+        new Intl.NumberFormat(locale, format)
+          .formatToParts(count)
+          .flatMap(({ type, value }) => (type === 'currency' ? [plainSigns(value)] : [])),
+      )
+    }
+    const byBrowser = [...written('narrowSymbol'), ...written('symbol')]
+    // "Canadian dollars", and each word of it.
+    const names = written('name').flatMap((name) => [name, ...(name.match(/\p{L}{3,}/gu) ?? [])])
     // "C$", "CA$": dollars are told apart by how their code begins.
     const dollars = byBrowser.includes('$') ? [1, 2].map((n) => `${currency.slice(0, n)}$`) : []
-    const signs = [currency, ...byBrowser, ...dollars, ...(alsoWritten[currency] ?? [])]
+    const signs = [currency, ...byBrowser, ...names, ...dollars, ...(alsoWritten[currency] ?? [])]
     const longestFirst = signs.sort((a, b) => b.length - a.length).map(literally)
     return new RegExp(`(\\p{L}*?)(?:${longestFirst.join('|')})(\\p{L}*)`, 'giu')
   }),

@@ -10,13 +10,26 @@ await fetchAllLanguages()
 
 /** Each place with the marks people there use, and its currency. */
 const places = [
-  { locale: 'en-CA', currency: 'CAD', decimal: '.', group: ',' },
-  { locale: 'fr-CA', currency: 'CAD', decimal: ',', group: ' ' },
-  { locale: 'de-DE', currency: 'EUR', decimal: ',', group: '.' },
-  { locale: 'es-ES', currency: 'EUR', decimal: ',', group: '.' },
-  { locale: 'he-IL', currency: 'ILS', decimal: '.', group: ',' },
-  { locale: 'en-IN', currency: 'INR', decimal: '.', group: ',' },
-] as const satisfies readonly { locale: string; currency: Currency; decimal: string; group: string }[]
+  {
+    locale: 'en-CA',
+    currency: 'CAD',
+    decimal: '.',
+    group: ',',
+    words: ['dollars', 'DOLLAR', 'Canadian dollars'],
+  },
+  { locale: 'fr-CA', currency: 'CAD', decimal: ',', group: ' ', words: ['dollars', 'dollars canadiens'] },
+  { locale: 'de-DE', currency: 'EUR', decimal: ',', group: '.', words: ['Euro'] },
+  { locale: 'es-ES', currency: 'EUR', decimal: ',', group: '.', words: ['euros', 'euro'] },
+  { locale: 'he-IL', currency: 'ILS', decimal: '.', group: ',', words: ['שקלים', 'שקלים חדשים'] },
+  { locale: 'en-IN', currency: 'INR', decimal: '.', group: ',', words: ['rupees', 'Indian rupees'] },
+] as const satisfies readonly {
+  locale: string
+  currency: Currency
+  decimal: string
+  group: string
+  /** The currency in words. */
+  words: readonly string[]
+}[]
 
 const asks = (kind: object) => kind as Question
 const [money, share, percent] = [
@@ -51,7 +64,7 @@ const marks = [
   ['’', ','],
 ] as const
 
-const dressed = (text: string, currency: Currency): string[] => [
+const dressed = (text: string, { currency, words }: (typeof places)[number]): string[] => [
   text,
   ` ${text} `,
   `${signOf[currency] ?? ''}${text}`,
@@ -59,17 +72,19 @@ const dressed = (text: string, currency: Currency): string[] => [
   `${currency} ${text}`,
   `${text} ${currency}`,
   `(${text})`,
+  ...words.map((word) => `${text} ${word}`),
 ]
 
-describe.each(places)('typed in $locale', ({ locale, currency, decimal, group }) => {
+describe.each(places)('typed in $locale', (at) => {
+  const { locale, currency, decimal, group } = at
   const place = { locale, currency }
   const read = (question: Question, text: string, unit: 'money' | 'percent' = 'money') =>
     readTyped(question, text, unit, place)
 
-  test('amounts with cents, in every way of writing them, are read to the cent (420 texts)', () => {
+  test('amounts with cents, in every way of writing them, are read to the cent and beside its currency in words', () => {
     for (const amount of amounts)
       for (const [between, before] of marks)
-        for (const text of dressed(written(amount, between, before), currency)) {
+        for (const text of dressed(written(amount, between, before), at)) {
           const cents = Math.round(amount[0] * 100) * (text.startsWith('(') ? -1 : 1)
           expect([text, read(money, text)]).toEqual([text, cents])
         }
@@ -165,8 +180,8 @@ describe.each(places)('typed in $locale', ({ locale, currency, decimal, group })
   })
 
   test('another currency is not taken for this one', () => {
-    const other = currency === 'EUR' ? ['£', 'GBP', 'CAD'] : ['€', 'EUR', 'JPY']
-    for (const name of [...other, 'US$', 'R$', 'MXN', 'kr', 'Fr.'])
+    const other = currency === 'EUR' ? ['£', 'GBP', 'CAD', 'dollars'] : ['€', 'EUR', 'JPY', 'pesos']
+    for (const name of [...other, 'US$', 'US dollars', 'R$', 'MXN', 'kr', 'Fr.'])
       for (const text of [`${name} 5`, `5 ${name}`])
         expect([text, read(money, text)]).toEqual([text, { unreadable: text, couldBe: [] }])
   })
