@@ -1,7 +1,7 @@
 import { placeOf } from '../book/book'
 import { NotTaken, type Formula } from '../formula/parse-formula'
 import { number, ZERO, type Code } from '../translate/code'
-import { monthsLater } from '../translate/dates'
+import { endOfMonth, monthsLater } from '../translate/dates'
 import { splitName } from '../translate/translate'
 import { cellsOfBlock, placeIn, relative, type Block, type BlockCell } from '../understand/blocks'
 import { LONGEST_FORMULA, type Taking } from './taking'
@@ -15,8 +15,8 @@ export function createRestingLanes(
   lanes: ReadonlyMap<number, readonly BlockCell[]>,
   texts: ReadonlyMap<number, LaneText>,
   { understood, cells, codeFor }: Taking,
-): (lane: number) => { text: LaneText; from: number } | undefined {
-  return restingLane
+) {
+  return { restingLane, countedLane }
 
   /** A lane whose formula rests on lanes that are known, on cells outside, and on nothing else of its kind. */
   function restingLane(lane: number): { text: LaneText; from: number } | undefined {
@@ -57,10 +57,11 @@ export function createRestingLanes(
       const start = startOf(lane, k - 1).text
       return (at) => `${start} + ${step.text} * ${stepsTo(at)}`
     }
-    const [before, months] = formula.is === 'call' && formula.function === 'EDATE' ? formula.args : []
-    if (!isBefore(before) || months?.is !== 'number') return undefined
+    const later = formula.is === 'call' ? LATER[formula.function] : undefined
+    const [before, months] = formula.is === 'call' ? formula.args : []
+    if (!later || !isBefore(before) || months?.is !== 'number') return undefined
     const start = startOf(lane, k - 1)
-    return (at) => monthsLater(start, `${months.text} * ${stepsTo(at)}`).text
+    return (at) => later(start, `${months.text} * ${stepsTo(at)}`).text
   }
 
   /** What stands before the first row of a lane. */
@@ -112,6 +113,8 @@ export function createRestingLanes(
     return cell?.formula === undefined ? undefined : relative(cell)
   }
 }
+
+const LATER: Readonly<Record<string, typeof monthsLater>> = { EDATE: monthsLater, EOMONTH: endOfMonth }
 
 const bracketed = (code: Code): Code => ({ ...code, text: `(${code.text})` })
 

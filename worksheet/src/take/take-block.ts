@@ -1,6 +1,7 @@
 import type { Cell } from '../book/book'
 import { NotTaken, type CellRange } from '../formula/parse-formula'
 import type { Figure } from '../loans/figure'
+import type { Rows } from '../translate/around'
 import { figure, number, ZERO, type Code } from '../translate/code'
 import { cellsOfBlock, countOfBlock, placeIn, type Block, type BlockCell } from '../understand/blocks'
 import { reachedFrom } from '../understand/understand'
@@ -32,7 +33,7 @@ export function takeBlock(
   for (const cell of cellsOfBlock(block)) lanes.get(cell.lane)?.push(cell)
   const all = [...lanes.values()].flat()
   const texts = new Map<number, LaneText>()
-  const restingLane = createRestingLanes(block, lanes, texts, taking)
+  const { restingLane, countedLane } = createRestingLanes(block, lanes, texts, taking)
   takeSchedules()
   for (const lane of block.lanes) if (texts.has(lane)) takeLane(lane, 1)
   for (let before = -1; before !== texts.size;) {
@@ -51,7 +52,8 @@ export function takeBlock(
     if (one && place && !isTaken.has(one.cell) && !taking.leftOut.has(name))
       taking.takeAsLine(name, one, texts.size > 0 ? NO_COLUMN : NO_SCHEDULE)
   }
-  taking.addRanges(rangeOf)
+  taking.addColumns(columnOf)
+  taking.addRows(rowsOf)
 
   /** The schedules among the lanes, one after the other. */
   function takeSchedules(): void {
@@ -98,7 +100,7 @@ export function takeBlock(
     }
     for (const [lane, column] of columns) {
       texts.set(lane, (k) => cell(column, k))
-      taking.addRanges((range, row) => {
+      taking.addColumns((range, row) => {
         const text = isLane(range, lane) && !row ? total(column) : undefined
         return text === undefined ? undefined : number(`(${text})`, false)
       })
@@ -195,16 +197,30 @@ export function takeBlock(
   }
 
   /** Cells of a lane added up, or one of its places. */
-  function rangeOf({ sheet, from, to }: CellRange, row?: Code): Code | undefined {
-    const [{ lane, k: begins }, { lane: other, k: ends }] = [placeIn(block, from), placeIn(block, to)]
-    const text = sheet === block.sheet && lane === other ? texts.get(lane) : undefined
-    const [first, last] = [Math.max(1, begins), Math.min(count, ends)]
-    if (!text || last - first < FEWEST_ADDED) return undefined
-    // Heads and empty cells around the rows add nothing; a figure there is another sum.
-    if (hasFigures(lane, begins, first - 1) || hasFigures(lane, last + 1, ends)) return undefined
-    if (row && first !== begins) return undefined
-    if (row) return number(`(${text(shifted(row.text, first - 1))})`, false)
-    return number(`sum(for k in ${first}..${last} return ${text('k')})`, false)
+  function columnOf(range: CellRange, row?: Code): Code | undefined {
+    const rows = rowsOf([range])
+    const text = texts.get(placeIn(block, range.from).lane)
+    if (!rows || !text) return undefined
+    if (!row) return number(`sum(for k in ${rows.first}..${rows.last} return ${text('k')})`, false)
+    if (rows.first !== placeIn(block, range.from).k) return undefined
+    return number(`(${text(shifted(row.text, rows.first - 1))})`, false)
+  }
+
+  /** Lanes whose figures are known, or that count the rows, over the same rows. */
+  function rowsOf(ranges: readonly CellRange[]): Rows | undefined {
+    const all = ranges.map(({ sheet, from, to }) => {
+      const [{ lane, k: begins }, { lane: other, k: ends }] = [placeIn(block, from), placeIn(block, to)]
+      const [first, last] = [Math.max(1, begins), Math.min(count, ends)]
+      if (sheet !== block.sheet || lane !== other || last - first < FEWEST_ADDED) return undefined
+      // Heads and empty cells around the rows add nothing; a figure there is another sum.
+      if (hasFigures(lane, begins, first - 1) || hasFigures(lane, last + 1, ends)) return undefined
+      const ahead = countedLane({ sheet, ...from }, 1)
+      const text = texts.get(lane)?.('k') ?? (ahead === undefined ? undefined : String(shifted('k', ahead)))
+      return text === undefined ? undefined : { first, last, text }
+    })
+    const [whole] = all
+    if (!whole || !all.every((one) => one?.first === whole.first && one.last === whole.last)) return undefined
+    return { ...whole, texts: all.map((one) => one?.text ?? '') }
   }
 }
 

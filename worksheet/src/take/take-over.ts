@@ -58,14 +58,14 @@ function take(name: string, one: FormulaCell, taking: Taking): void {
   }
   try {
     if (!one.formula) throw new NotTaken(one.why)
-    const { codeOf, ofColumn, tables } = taking
+    const { codeOf, ofColumn, ofRows, tables } = taking
     const fromSheets: FromSheet[] = []
     const lookedUp = (looked: LookedUp) => {
       const found = tables?.lookUp(looked, id, fromSheets)
       if (found) fromSheets.push(found)
       return found?.code
     }
-    const around = { book, codeOf, short, ofColumn, instead }
+    const around = { book, codeOf, short, ofColumn, ofRows, instead }
     const code = translate(one.formula, tables ? { ...around, lookedUp } : around)
     if ([code.text, ...parts.map(formulaOf)].some((text) => text.length > LONGEST_FORMULA))
       throw new NotTaken('written out it is longer than a formula may be')

@@ -8,7 +8,7 @@ import {
   type StepOf,
 } from '@vivid/core'
 import { nameOfCell, type Book, type Cell } from '../book/book'
-import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/parse-formula'
 import { number, type Code } from '../translate/code'
 import type { Around } from '../translate/around'
 import { translate } from '../translate/translate'
@@ -109,7 +109,8 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
   const codes = new Map<string, () => Code>()
   const proofLines = createProofLines()
   const mostWorkings = Math.min(MOST_WORKINGS, MOST_STEPS - KEPT_FREE - asked.size)
-  const ranges: ((range: CellRange, row?: Code) => Code | undefined)[] = []
+  const columns: Around['ofColumn'][] = []
+  const rows: Around['ofRows'][] = []
   const taking = {
     book,
     understood,
@@ -131,8 +132,9 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
     /** How a cell stands in formulas once it is taken over. */
     setCode: (name: string, code: () => Code) => codes.set(name, code),
     hasCode: (name: string) => codes.has(name),
-    /** Says what ranges of cells come to as a whole. */
-    addRanges: (of: (typeof ranges)[number]) => ranges.push(of),
+    /** Says what ranges of cells come to as a whole, and row by row. */
+    addColumns: (of: Around['ofColumn']) => columns.push(of),
+    addRows: (of: Around['ofRows']) => rows.push(of),
     working,
     documentSoFar,
     codeOf,
@@ -140,13 +142,8 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
     leaveOut,
     takeLine,
     takeAsLine,
-    ofColumn: (range: CellRange, row?: Code): Code | undefined => {
-      for (const of of ranges) {
-        const code = of(range, row)
-        if (code) return code
-      }
-      return undefined
-    },
+    ofColumn: firstKnown(columns),
+    ofRows: firstKnown(rows),
   }
   return taking
 
@@ -181,7 +178,8 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
 
   /** A formula, or a part of one, written out. */
   function codeFor(of: Formula, besides: Pick<Around, 'instead' | 'nothing'> = {}): Code {
-    return translate(of, { book, codeOf, short: (long) => long, ofColumn: taking.ofColumn, ...besides })
+    const { ofColumn, ofRows } = taking
+    return translate(of, { book, codeOf, short: (long) => long, ofColumn, ofRows, ...besides })
   }
 
   function leaveOut(name: string, why: string): void {
@@ -214,6 +212,18 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
     taking.taken.push({ cell, label, role: isResult ? 'result' : 'working', step: undefined, proven })
   }
 }
+
+/** The answer of the first that has one; more may be added later. */
+const firstKnown =
+  <Args extends readonly unknown[], Answer>(all: readonly ((...args: Args) => Answer | undefined)[]) =>
+  (...args: Args): Answer | undefined => {
+    for (const one of all) {
+      const answer = one(...args)
+      if (answer) return answer
+    }
+    return undefined
+  }
+
 export type Taking = ReturnType<typeof createTaking>
 
 /** What became of each cell of a worksheet. */

@@ -3,6 +3,13 @@ import type { CellRange, Formula } from '../formula/parse-formula'
 import type { Code } from './code'
 import type { LookedUp } from './table'
 
+/** Rows of a schedule: each column's figure in row `k`, counted from 1. */
+export interface Rows {
+  readonly first: number
+  readonly last: number
+  readonly texts: readonly string[]
+}
+
 /** What the translation of one cell asks of what was translated before. */
 export interface Around {
   readonly book: Book
@@ -12,6 +19,8 @@ export interface Around {
   readonly short: (code: Code) => Code
   /** A column of a schedule added up, or its figure in a row; undefined where the range is none. */
   readonly ofColumn: (range: CellRange, row?: Code) => Code | undefined
+  /** Columns of one schedule, from one row to another; undefined where the ranges are none, or of different rows. */
+  readonly ofRows: (ranges: readonly CellRange[]) => Rows | undefined
   /** A figure that is looked up in a table of typed figures; undefined where it is part of the formula. */
   readonly lookedUp?: (looked: LookedUp) => Code | undefined
   /** What stands for an empty text among figures; no figure where it is left out. */

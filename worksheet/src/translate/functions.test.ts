@@ -52,6 +52,24 @@ test.each<[string, number]>([
   // 25 November 2026 is day 46,351 (ISO/IEC 29500-1, 18.17.4.1).
   ['DATE(2026,11,25)', 46_351],
   ['EDATE(DATE(2026,1,31),1)-DATE(2026,1,31)', 28],
+  // 31 January 2028 is day 46,783, 29 February 2028 day 46,812.
+  ['EOMONTH(DATE(2028,1,15),0)', 46_783],
+  ['EOMONTH(DATE(2028,1,31),1)', 46_812],
+  ['EOMONTH(DATE(2028,3,1),-1)', 46_812],
+  ['MONTH(DATE(2028,2,29))*100+DAY(DATE(2028,2,29))', 229],
+  ['MONTH(EDATE(DATE(2026,11,30),B4-4))*100+DAY(EDATE(DATE(2026,11,30),B4-4))', 228],
+  ['DATE(2021+B4,2,1)+28', 46_812],
+  ['YEAR(DATE(2021+B4,B4+8,1))', 2029],
+  ['DATE(2021+B4,2,B4+22)', 46_812],
+  ['DAYS(DATE(2028,2,29),DATE(2028,1,31))', 29],
+  ['DATEDIF(DATE(2026,1,31),DATE(2028,1,30),"m")', 23],
+  ['DATEDIF(DATE(2026,1,31),DATE(2028,1,30),"y")', 1],
+  ['QUOTIENT(-7,2)', -3],
+  ['SLN(B1,B3,B4)', (120_000 - 120) / 7],
+  ['SUMSQ(B2:B4,1)', 36 + 14_400 + 49 + 1],
+  ['SUBTOTAL(109,B2:B4)+SUBTOTAL(4,B2:B4)', 133 + 120],
+  ['NPV(0.1,B2,B3)', 6 / 1.1 + 120 / 1.21],
+  ['NPV(B2/100,B2:B4)-B2', 6 / 1.06 + 120 / 1.1236 + 7 / 1.191016 - 6],
   ['YEAR(EDATE(DATE(2026,11,25),B4))', 2027],
 ])('%s', async (formula, wanted) => {
   const got = await gotOf({ ...inputs, D1: `=${formula}` }, 'D1')
@@ -67,9 +85,14 @@ test.each<[string, string, string]>([
   ['an error', '=B1+#REF!', 'it has the error #REF!'],
   ['a name that is none', '=Nothing+1', 'nothing is called “nothing”'],
   ['itself', '=D1+1', 'it goes in a circle'],
+  ['totals within totals', '=SUBTOTAL(9,D4:D5)', 'it leaves out totals'],
+  ['what SUBTOTAL has another number for', '=SUBTOTAL(7,B1:B4)', 'none of those it has numbers for'],
+  ['the month of a figure', '=EOMONTH(B4,1)', 'it asks the month of what is no date'],
+  ['time in parts of a month', '=DATEDIF(DATE(2026,1,1),DATE(2027,1,1),"yd")', 'otherwise than in whole'],
   ['texts with figures', '=B1&" a month"', 'are put together by a sentence'],
 ])('%s is left out, and said', async (_, formula, why) => {
-  expect(await whyOf({ ...inputs, D1: formula, D2: '=B1*2' }, 'D1')).toContain(why)
+  const within = { D4: '=SUBTOTAL(9,B1:B2)', D5: 1 }
+  expect(await whyOf({ ...inputs, ...within, D1: formula, D2: '=B1*2' }, 'D1')).toContain(why)
   expect(await gotOf({ ...inputs, D1: formula, D2: '=B1*2' }, 'D2')).toBe(240_000)
 })
 

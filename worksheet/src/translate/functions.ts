@@ -1,4 +1,4 @@
-import { dateFrom, monthsLater, yearOf } from './dates'
+import { dateFrom, dayOfMonth, endOfMonth, monthOfYear, monthsLater, timeBetween, yearOf } from './dates'
 import { NotTaken } from '../formula/parse-formula'
 import { asNumber, asYesNo, either, figure, firstThat, NONE, number, yesNo, ZERO, type Code } from './code'
 
@@ -162,8 +162,12 @@ export const functions: Readonly<Record<string, Translate>> = {
   CUMIPMT: upTo('interest'),
   CUMPRINC: upTo('principal'),
   DATE: ({ args }) => dateFrom(args),
+  DATEDIF: (call) => timeBetween(given(call, 0), given(call, 1), given(call, 2)),
+  DAY: (call) => dayOfMonth(given(call, 0)),
+  DAYS: (call) => number(`(${n(call, 0)} - ${n(call, 1)})`),
   EDATE: (call) => monthsLater(given(call, 0), n(call, 1)),
   EFFECT: (call) => number(`(1 + ${n(call, 0)} / ${n(call, 1)}) ** ${n(call, 1)} - 1`),
+  EOMONTH: (call) => endOfMonth(given(call, 0), n(call, 1)),
   EXP: same((x) => `2.71828182845904523536028747135266249775724709369996 ** ${x}`),
   FALSE: () => yesNo('false'),
   FLOOR: toMultiple('round down', 'round up'),
@@ -183,6 +187,7 @@ export const functions: Readonly<Record<string, Translate>> = {
     const [a, b] = [n(call, 0), n(call, 1)]
     return number(`(${a} - ${b} * ${floor(`(${a} / ${b})`)})`)
   },
+  MONTH: (call) => monthOfYear(given(call, 0)),
   MROUND: (call) => number(`round(${n(call, 0)}, abs(${n(call, 1)}))`),
   N: (call) => {
     const of = given(call, 0)
@@ -200,13 +205,16 @@ export const functions: Readonly<Record<string, Translate>> = {
   PPMT: ofPayment('principal'),
   PRODUCT: ofAll((all) => all.join(' * ')),
   PV,
+  QUOTIENT: (call) => number(`round down(${n(call, 0)} / ${n(call, 1)}, 1)`),
   ROUND: rounding('round'),
   ROUNDDOWN: rounding('round down'),
   ROUNDUP: rounding('round up'),
   RRI: (call) => number(`(${n(call, 2)} / ${n(call, 1)}) ** (1 / ${n(call, 0)}) - 1`),
   SIGN: same((x) => `(if ${x} > 0 then 1 else if ${x} < 0 then -1 else 0)`),
+  SLN: (call) => number(`((${n(call, 0)} - ${n(call, 1)}) / ${n(call, 2)})`),
   SQRT: same((x) => `${x} ** 0.5`),
   SUM: ofAll((all) => `(${all.join(' + ')})`),
+  SUMSQ: ofAll((all) => `(${all.map((one) => `${one} ** 2`).join(' + ')})`),
   SWITCH: ({ args: [of, ...pairs] }) => {
     if (!of) throw new NotTaken('an argument is missing')
     return outcomes(pairs, (one) => yesNo(one.gives === of.gives ? `${of.text} = ${one.text}` : 'false'))

@@ -2,9 +2,10 @@ import { dateOf } from '../book/days'
 import { isDateFormat, nameAt, nameOfCell, type Cell } from '../book/book'
 import { NotTaken, type Formula } from '../formula/parse-formula'
 import { cellsOfRange, FINDING } from '../understand/references'
-import type { Around } from './around'
+import type { Around, Rows } from './around'
 import { asNumber, either, figure, joined, NONE, number, text, yesNo, ZERO, type Code } from './code'
 import { written } from './dates'
+import { conditional } from './conditional'
 import { functions, whyNot } from './functions'
 import { createLookUp } from './look-up'
 
@@ -46,10 +47,12 @@ export function translate(formula: Formula, around: Around): Code {
   }
 
   function cellCode(name: string): Code {
-    const known = around.codeOf(name)
-    if (known) return known
-    const [sheet = '', address = ''] = splitName(name)
-    return constant(cells.get(sheet)?.get(address))
+    return around.codeOf(name) ?? constant(cellAt(name))
+  }
+
+  function cellAt(name: string): Cell | undefined {
+    const [sheet, address] = splitName(name)
+    return cells.get(sheet)?.get(address)
   }
 
   function call({ function: name, args }: Extract<Formula, { is: 'call' }>): Code {
@@ -57,14 +60,17 @@ export function translate(formula: Formula, around: Around): Code {
     if (looked) return looked
     if (name === 'IFERROR' || name === 'IFNA') return orElse(args)
     if (name === 'SUMPRODUCT') return sumOfProducts(args)
+    if (name === 'NPV') return presentValue(args)
+    if (name === 'SUBTOTAL') return subtotal(args)
+    const some = conditional(name, args, { around, go, cellAt, cellCode })
+    if (some) return some
     const found = Object.hasOwn(functions, name) ? functions[name] : undefined
     if (!found) throw new NotTaken(whyNot[name] ?? `${name} has no meaning here`)
     const total =
       name === 'SUM' && args.length === 1 && args[0]?.is === 'range' ? around.ofColumn(args[0]) : undefined
     if (total) return total
-    const isOfAll = ['SUM', 'MIN', 'MAX', 'AVERAGE', 'COUNT', 'PRODUCT'].includes(name)
     return found({
-      args: isOfAll ? args.flatMap(figuresOf) : args.map(go),
+      args: OF_ALL.has(name) ? args.flatMap(figuresOf) : args.map(go),
       short: around.short,
       nothing: around.nothing,
     })
@@ -109,6 +115,8 @@ export function translate(formula: Formula, around: Around): Code {
   }
 
   function sumOfProducts(args: readonly Formula[]): Code {
+    const rows = rowsOf(args)
+    if (rows) return throughRows(rows, rows.texts.map((one) => `(${one})`).join(' * '))
     const lists = args.map(figuresOf)
     const [first = []] = lists
     if (lists.some((list) => list.length !== first.length))
@@ -117,20 +125,59 @@ export function translate(formula: Formula, around: Around): Code {
     return products.length === 0 ? ZERO : number(`(${products.join(' + ')})`)
   }
 
+  /** What comes at the end of each period, worth now: the first after one period. */
+  function presentValue([rate, ...args]: readonly Formula[]): Code {
+    if (!rate || args.length === 0) throw new NotTaken('an argument is missing')
+    const grown = `(1 + ${asNumber(around.short(go(rate)))})`
+    const rows = args.length === 1 ? rowsOf(args) : undefined
+    if (rows && !/\bk\b/.test(grown))
+      return throughRows(rows, `(${rows.texts[0] ?? ''}) / ${grown} ** (k - ${rows.first - 1})`)
+    const all = args.flatMap(figuresOf).map((one, i) => `${asNumber(one)} / ${grown} ** ${i + 1}`)
+    return all.length === 0 ? ZERO : number(`(${all.join(' + ')})`)
+  }
+
+  /** Arguments that are columns of one schedule. */
+  function rowsOf(args: readonly Formula[]): Rows | undefined {
+    const ranges = args.filter((arg) => arg.is === 'range')
+    return ranges.length === args.length ? around.ofRows(ranges) : undefined
+  }
+
+  /** The function its first argument numbers, of all cells that are no such totals themselves. */
+  function subtotal([which, ...args]: readonly Formula[]): Code {
+    const name = which?.is === 'number' ? TOTALS[Number(which.text) % 100] : undefined
+    if (!name) throw new NotTaken('what it works out is none of those it has numbers for here')
+    const isWithin = (cell: string) => /\b(SUBTOTAL|AGGREGATE)\(/i.test(cellAt(cell)?.formula ?? '')
+    if (args.some((arg) => arg.is === 'range' && cellsOfRange(arg).flat().some(isWithin)))
+      throw new NotTaken('it leaves out totals that stand among what it adds up')
+    return call({ is: 'call', function: name, args })
+  }
+
   /** The figures of an argument; of a range only its figures count. */
   function figuresOf(of: Formula): Code[] {
     if (of.is !== 'range') return [go(of)]
     return cellsOfRange(of)
       .flat()
       .flatMap((name) => {
-        const [sheet = '', address = ''] = splitName(name)
-        const cell = cells.get(sheet)?.get(address)
-        if (!cell) return []
+        if (!cellAt(name)) return []
         const code = cellCode(name)
         return code.gives === 'number' ? [code] : []
       })
   }
 }
+
+/** Functions of all figures of their ranges, and the numbers SUBTOTAL has for them. OASIS OpenFormula 1.3, 6.16. */
+const TOTALS: Readonly<Record<number, string>> = {
+  1: 'AVERAGE',
+  2: 'COUNT',
+  4: 'MAX',
+  5: 'MIN',
+  6: 'PRODUCT',
+  9: 'SUM',
+}
+const OF_ALL: ReadonlySet<string> = new Set([...Object.values(TOTALS), 'SUMSQ'])
+
+const throughRows = ({ first, last }: Rows, figure: string): Code =>
+  number(`sum(for k in ${first}..${last} return ${figure})`, false)
 
 /** No place of a table, no key, and below all keys. */
 const NOWHERE: Formula = { is: 'number', text: '-999999999999999' }
