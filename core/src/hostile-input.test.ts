@@ -279,7 +279,29 @@ test('anything anywhere in any call gets a typed answer in bounded time (3,000)'
   )
 })
 
+/** Arithmetic that takes what it needs from more: the quote of a rate, a level loan and its rate, a day. */
+const takesFromMore = [
+  'rate per payment',
+  'level payment',
+  'amount for a payment',
+  'payments to repay',
+  'days',
+]
+
 test('a name nobody knows is refused where it stands, never passed over', () => {
+  const faults: string[] = []
+  for (const name of Object.keys(calls) as (keyof typeof calls)[])
+    for (const path of places(name)) {
+      const known = at(calls[name].given, path)
+      if (takesFromMore.includes(name) || !isBranch(known) || Array.isArray(known)) continue
+      const { code, field } = answerWith(name, path, { ...known, surprise: 5 })
+      const isTold = code === 'OPTION_UNKNOWN' && String(field).split('.').at(-1) === 'surprise'
+      if (!isTold) faults.push(`${name}, ${path.join('.')}: ${String(code)} at ${String(field)}`)
+    }
+  expect(faults).toEqual([])
+})
+
+test('and its place is said from the whole on', () => {
   for (const path of ['', 'term', 'rounding', 'extras.0', 'grace', 'rateChanges.0', 'insurance', 'fees']) {
     const within = ['0', ...path.split('.').filter(Boolean)]
     const known = at(calls.ledger.given, within) as object

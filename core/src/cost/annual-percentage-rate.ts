@@ -1,5 +1,6 @@
 import { addMonths, daysBetween, isPlainDateAfter, readIsoDate, type PlainDate } from '../dates/plain-date'
 import { isObject } from '../guards/given'
+import { unknownName } from '../guards/known-names'
 import { readCount } from '../money/read-amount'
 import { LARGEST_AMOUNT } from '../money/minor'
 import type { Checked } from '../guards/refusal'
@@ -31,8 +32,15 @@ export function annualPercentageRate(
     ['payments', payments],
   ] as const) {
     if (!Array.isArray(groups)) return refuse('NOT_A_NUMBER', name)
-    const bad = groups.findIndex((group) => !isTimed(group))
-    if (bad !== -1 || groups.length === 0) return refuse('NOT_A_NUMBER', `${name}.${Math.max(0, bad)}`)
+    if (groups.length === 0) return refuse('NOT_A_NUMBER', `${name}.0`)
+    for (const [index, group] of (groups as readonly TimedAmounts[]).entries()) {
+      if (!isTimed(group)) return refuse('NOT_A_NUMBER', `${name}.${index}`)
+      const unknown =
+        unknownName(group, 'amount count after', `${name}.${index}`) ??
+        unknownName(group.after, 'whole rest', `${name}.${index}.after`) ??
+        unknownName(group.after.rest, 'numerator denominator', `${name}.${index}.after.rest`)
+      if (unknown) return unknown
+    }
   }
   if (!Number.isFinite(unitPeriodsPerYear) || unitPeriodsPerYear <= 0 || unitPeriodsPerYear > 366)
     return refuse('OUT_OF_RANGE', 'unitPeriodsPerYear', { least: 0, most: 366 })
@@ -107,6 +115,8 @@ export function annualPercentageRateOfCharge(
       const first = readIsoDate(group.firstDate)
       if (!first) return refuse('DATE_UNREADABLE', `${name}.${index}.firstDate`)
       if (!isDated(group)) return refuse('NOT_A_NUMBER', `${name}.${index}`)
+      const unknown = unknownName(group, 'amount firstDate count stepMonths', `${name}.${index}`)
+      if (unknown) return unknown
       const { amount, count, stepMonths } = group
       for (let k = 0; k < count; k++) all[name].push({ date: addMonths(first, k * stepMonths), amount })
     }

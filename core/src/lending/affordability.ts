@@ -6,7 +6,8 @@ import { readRate } from '../rates/percent'
 import { periodicRate } from '../rates/periodic-rate'
 import type { Checked, Refusal } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
-import { isObject } from '../guards/given'
+import { unknownDown } from '../loan/amount-to-borrow'
+import { unknownName } from '../guards/known-names'
 import { readAmount, readCount } from '../money/read-amount'
 import { greatestWhole } from '../search/bisect'
 
@@ -156,11 +157,16 @@ export function incomeNeeded(price: number, household: Household): IncomeNeeded 
   }
 }
 
+const HOUSEHOLD = `monthlyDebts housingLimit debtLimit annualRate qualifyingRate compoundsPerYear payments propertyTaxPercent
+  homeInsuranceYearly monthlyDues down mortgageInsurance roundTo`
+
 function costsOf(terms: Household): Checked<Costs> {
-  if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'household')
-  if (terms.mortgageInsurance !== undefined && !isObject(terms.mortgageInsurance)) {
-    return refuse('OPTION_UNKNOWN', 'mortgageInsurance')
-  }
+  const unknown =
+    unknownName(terms, HOUSEHOLD) ??
+    (terms.mortgageInsurance !== undefined
+      ? unknownName(terms.mortgageInsurance, 'percent above', 'mortgageInsurance')
+      : undefined)
+  if (unknown) return unknown
   const amounts: Record<string, Decimal> = {}
   for (const name of ['monthlyDebts', 'homeInsuranceYearly', 'monthlyDues'] as const) {
     const amount = readAmount(terms[name], name, 'zero allowed')
@@ -221,7 +227,8 @@ function costsOf(terms: Household): Checked<Costs> {
 
 /** The loan behind a price, unrounded. */
 function readDown(down: Household['down']): Checked<(price: number) => Decimal> {
-  if (!isObject(down)) return refuse('OPTION_UNKNOWN', 'down')
+  const unknown = unknownDown(down)
+  if (unknown) return unknown
   if ('amount' in down) {
     const amount = readAmount(down.amount, 'down.amount', 'zero allowed')
     return amount.ok ? accept((price) => new Decimal(price).minus(amount.value)) : amount

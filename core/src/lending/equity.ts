@@ -4,7 +4,7 @@ import { roundDecimal } from '../money/rounding'
 import { factsOf } from '../rates/frequency'
 import { isPlainDecimal } from '../rates/percent'
 import { amortize } from '../loan/amortize'
-import { isObject } from '../guards/given'
+import { unknownName } from '../guards/known-names'
 import { readAmount, readCount } from '../money/read-amount'
 import type { GivenTerms } from '../loan/loan-terms'
 import type { Refusal } from '../guards/refusal'
@@ -36,7 +36,8 @@ export function equity(
   },
   afterMonths: number,
 ): Equity | Refusal {
-  if (!isObject(home)) return refuse('OPTION_UNKNOWN', 'home')
+  const unknown = unknownName(home, 'value growthPercent growth', 'home')
+  if (unknown) return unknown
   const { growthPercent, growth: growing = 'fractional' } = home
   const value = readAmount(home.value, 'value')
   if (!value.ok) return value

@@ -5,6 +5,7 @@ import { readRate } from '../rates/percent'
 import type { Checked } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
 import { isObject } from '../guards/given'
+import { unknownName } from '../guards/known-names'
 import { readAmount } from '../money/read-amount'
 
 /** A premium for loans up to a loan-to-value, and for credit scores within a band where one is given. Percent. */
@@ -111,6 +112,10 @@ function readBands(bands: readonly PremiumBand[]): Checked<readonly BandRow[]> {
   for (const [index, band] of (bands as readonly PremiumBand[]).entries()) {
     if (!isObject(band) || !isCreditBand(band.credit))
       return refuse('TABLE_INVALID', `bands.${index}`, { reason: 'UNREADABLE' })
+    const unknown =
+      unknownName(band, 'loanToValueUpTo percent credit', `bands.${index}`) ??
+      (band.credit ? unknownName(band.credit, 'from to', `bands.${index}.credit`) : undefined)
+    if (unknown) return unknown
     const upTo = readRate(band.loanToValueUpTo, `bands.${index}.loanToValueUpTo`)
     if (!upTo.ok) return upTo
     const percent = readRate(band.percent, `bands.${index}.percent`)
@@ -146,6 +151,8 @@ export function minimumDownPayment(price: number, steps: readonly DownPaymentSte
   let [from, sum] = [0, new Decimal(0)]
   for (const [index, step] of (steps as readonly DownPaymentStep[]).entries()) {
     if (!isObject(step)) return refuse('TABLE_INVALID', `steps.${index}`, { reason: 'UNREADABLE' })
+    const unknown = unknownName(step, 'upTo percent', `steps.${index}`)
+    if (unknown) return unknown
     const share = readRate(step.percent, `steps.${index}.percent`)
     if (!share.ok) return share
     const { upTo = Infinity } = step

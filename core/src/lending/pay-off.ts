@@ -8,7 +8,7 @@ import { interestOf } from '../loan/interest'
 import type { Ledger } from '../loan/ledger'
 import { MOST_PAYMENTS } from '../loan/loan-terms'
 import { LARGEST_AMOUNT, LARGEST_BALANCE, minor, ZERO, type Minor } from '../money/minor'
-import { isObject } from '../guards/given'
+import { unknownName } from '../guards/known-names'
 import { readAmount } from '../money/read-amount'
 import { readRate } from '../rates/percent'
 import { equivalentRate, type PeriodicRate } from '../rates/periodic-rate'
@@ -73,7 +73,8 @@ export interface PayOff {
  * Refuses what a ledger refuses of each loan by itself, with `loans.0.` before the field (`PAYMENT_TOO_SMALL` with `least`).
  */
 export function payOff(terms: PayOffTerms): PayOff | Refusal {
-  if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
+  const unknown = unknownName(terms, 'loans extra firstPayment anchorDay')
+  if (unknown) return unknown
   const { loans } = terms
   if (!Array.isArray(loans) || loans.length < 1 || loans.length > MOST_LOANS)
     return refuse('OUT_OF_RANGE', 'loans', { least: 1, most: MOST_LOANS })
@@ -81,7 +82,8 @@ export function payOff(terms: PayOffTerms): PayOff | Refusal {
   if (!extra.ok) return extra
   const ledgers: Ledger[] = []
   for (const [at, loan] of (loans as readonly OwedLoan[]).entries()) {
-    if (!isObject(loan)) return refuse('OPTION_UNKNOWN', `loans.${at}`)
+    const strange = unknownName(loan, 'owed annualRate payment', `loans.${at}`)
+    if (strange) return strange
     const ledger = agreed(loan, terms)
     if (!ledger.ok) return { ...ledger, field: `loans.${at}.${fieldOf[ledger.field] ?? ledger.field}` }
     ledgers.push(ledger)

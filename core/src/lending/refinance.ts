@@ -2,7 +2,7 @@ import { Decimal } from '../money/decimal'
 import { minor, type Minor } from '../money/minor'
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
-import { isObject } from '../guards/given'
+import { unknownName } from '../guards/known-names'
 import { readAmount } from '../money/read-amount'
 import type { LoanTerms } from '../loan/loan-terms'
 import type { Compounding } from '../rates/periodic-rate'
@@ -53,9 +53,11 @@ export interface Refinance {
 
 /** Compares keeping a loan with refinancing it. Refuses what either ledger refuses, with `old.` or `new.` before the field. */
 export function refinance(terms: RefinanceTerms): Refinance | Refusal {
-  if (!isObject(terms)) return refuse('OPTION_UNKNOWN', 'terms')
-  for (const which of ['old', 'new'] as const)
-    if (!isObject(terms[which])) return refuse('OPTION_UNKNOWN', which)
+  const unknown =
+    unknownName(terms, 'balance old new compounding costs costsFinanced firstPayment anchorDay') ??
+    unknownName(terms.old, 'annualRate payment extra', 'old') ??
+    unknownName(terms.new, 'annualRate payments extra', 'new')
+  if (unknown) return unknown
   const costsFinanced: unknown = terms.costsFinanced ?? false
   if (typeof costsFinanced !== 'boolean') return refuse('OPTION_UNKNOWN', 'costsFinanced')
   const costs = readAmount(terms.costs, 'costs', 'zero allowed')

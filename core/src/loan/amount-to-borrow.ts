@@ -5,6 +5,7 @@ import { readRate } from '../rates/percent'
 import type { Checked } from '../guards/refusal'
 import { accept, refuse } from '../guards/refusal'
 import { isObject } from '../guards/given'
+import { unknownName } from '../guards/known-names'
 import { readAmount } from '../money/read-amount'
 
 /** What is bought and what is paid for it at once. Minor units; nothing given counts as zero. */
@@ -24,7 +25,8 @@ export interface Purchase {
  * what is owed on that and what is financed. Refuses where less than nothing is left to borrow (`NO_ANSWER`).
  */
 export function amountToBorrow(purchase: Purchase): Checked<Minor> {
-  if (!isObject(purchase)) return refuse('OPTION_UNKNOWN', 'purchase')
+  const unknown = unknownName(purchase, 'price down tradeIn owedOnTradeIn financedFees financedTaxes')
+  if (unknown) return unknown
   const price = readAmount(purchase.price, 'price')
   if (!price.ok) return price
   const down = readDown(purchase.down ?? { amount: 0 }, price.value)
@@ -45,8 +47,13 @@ export function amountToBorrow(purchase: Purchase): Checked<Minor> {
     : refuse('NO_ANSWER', 'down', { reason: 'NOTHING_TO_BORROW', over: -sum })
 }
 
+/** A down payment is an amount or a percentage, never both. */
+export const unknownDown = (down: unknown) =>
+  unknownName(down, isObject(down) && 'amount' in down ? 'amount' : 'percent', 'down')
+
 function readDown(down: NonNullable<Purchase['down']>, price: Minor): Checked<Minor> {
-  if (!isObject(down)) return refuse('OPTION_UNKNOWN', 'down')
+  const unknown = unknownDown(down)
+  if (unknown) return unknown
   if ('amount' in down) return readAmount(down.amount, 'down.amount', 'zero allowed')
   const percent = readRate(down.percent, 'down.percent')
   if (!percent.ok) return percent

@@ -11,7 +11,9 @@ import { presentValueOf } from '../loan/closed-forms'
 import type { Ledger } from '../loan/ledger'
 import { levelPaymentRounded } from '../loan/level-payment'
 import { nominalRate } from '../loan/period-rates'
-import { isObject } from '../guards/given'
+import { isObject, isOneOf } from '../guards/given'
+import { unknownName } from '../guards/known-names'
+import { unknownDown } from '../loan/amount-to-borrow'
 import { readAmount } from '../money/read-amount'
 import type { GivenTerms } from '../loan/loan-terms'
 import { greatestWhole, leastWhole, rateWhereZero } from './bisect'
@@ -50,13 +52,27 @@ export interface AimAnswer {
   readonly ledger: Ledger | undefined
 }
 
+/** What stands beside the terms, by what is asked for. */
+const given = {
+  payment: '',
+  term: '',
+  amount: 'payment',
+  price: 'payment down',
+  downPayment: 'payment price',
+  rate: 'payment',
+  extra: 'finishWithin',
+  balloon: 'payment',
+} as const satisfies Record<Aim['find'], string>
+
 /**
  * Works backwards from a wanted figure. The answer is exact on the ledger, verified there and one step beside it: the
  * greatest amount or price that keeps the payment, the least down payment, extra or balloon that reaches it. Where
  * none exists: `NO_ANSWER` with a `reason` and the possible range (`least`, `most`).
  */
 export function aim(asked: Aim): AimAnswer | Refusal {
-  if (!isObject(asked)) return refuse('OPTION_UNKNOWN', 'find')
+  if (!isObject(asked) || !isOneOf(asked.find, given)) return refuse('OPTION_UNKNOWN', 'find')
+  const unknown = unknownName(asked, `find terms ${given[asked.find]}`)
+  if (unknown) return unknown
   if (!isObject(asked.terms)) return refuse('OPTION_UNKNOWN', 'terms')
   switch (asked.find) {
     case 'payment':
@@ -75,9 +91,6 @@ export function aim(asked: Aim): AimAnswer | Refusal {
       return findExtra(asked.terms, asked.finishWithin)
     case 'balloon':
       return findBalloon(asked.terms, asked.payment)
-    default:
-      asked satisfies never
-      return refuse('OPTION_UNKNOWN', 'find')
   }
 }
 
@@ -153,7 +166,8 @@ function findPrice(terms: Unknown<'principal'>, payment: number, down: DownPayme
   if (!amount.ok) return amount
   // Without a formula the amount the ledger found is all there is to go by.
   const exactAmount = amount.exact ?? new Decimal(amount.value)
-  if (!isObject(down)) return refuse('OPTION_UNKNOWN', 'down')
+  const unknown = unknownDown(down)
+  if (unknown) return unknown
   if ('amount' in down) {
     const paid = readAmount(down.amount, 'down.amount', 'zero allowed')
     if (!paid.ok) return paid

@@ -1,4 +1,5 @@
 import { isObject, isOneOf } from '../guards/given'
+import { unknownName } from '../guards/known-names'
 import { amortize } from '../loan/amortize'
 import type { Ledger } from '../loan/ledger'
 import type { GivenTerms } from '../loan/loan-terms'
@@ -65,6 +66,8 @@ const listsOver = {
 
 function refusedLadder(asked: Ladder): Refusal | undefined {
   if (!isObject(asked) || !isOneOf(asked.over, listsOver)) return refuse('OPTION_UNKNOWN', 'over')
+  const unknown = unknownName(asked, ['over', 'terms', ...listsOver[asked.over]].join(' '))
+  if (unknown) return unknown
   if (!isObject(asked.terms)) return refuse('OPTION_UNKNOWN', 'terms')
   const given: Partial<Record<string, unknown>> = asked
   const missing = listsOver[asked.over].find((name) => !Array.isArray(given[name]))
