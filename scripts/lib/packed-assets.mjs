@@ -2,9 +2,12 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
-import { brotliCompress, gzip } from 'node:zlib'
+import { brotliCompress, constants, gzip } from 'node:zlib'
 
 const [packBrotli, packGzip] = [promisify(brotliCompress), promisify(gzip)]
+
+/** Blocks of 2^16 bytes: files of some hundred thousand become a little smaller than with those it takes by itself. */
+const params = { [constants.BROTLI_PARAM_LGBLOCK]: 16 }
 
 /**
  * Packs the scripts and styles of a built folder once and as small as they go; the server sends what the browser takes.
@@ -17,7 +20,7 @@ export async function packAssets(folder) {
   await Promise.all(
     files.map(async (file) => {
       const content = readFileSync(file)
-      writeFileSync(`${file}.br`, await packBrotli(content))
+      writeFileSync(`${file}.br`, await packBrotli(content, { params }))
       writeFileSync(`${file}.gz`, await packGzip(content, { level: 9 }))
     }),
   )

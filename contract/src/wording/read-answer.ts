@@ -210,7 +210,7 @@ const signsIn = perLocale((locale) =>
     }
     const byBrowser = [...written('narrowSymbol'), ...written('symbol')]
     // "Canadian dollars", and each word of it.
-    const names = written('name').flatMap((name) => [name, ...(name.match(/\p{L}{3,}/gu) ?? [])])
+    const names = written('name').flatMap((name) => [name, ...name.split(' ')])
     // "C$", "CA$": dollars are told apart by how their code begins.
     const dollars = byBrowser.includes('$') ? [1, 2].map((n) => `${currency.slice(0, n)}$`) : []
     const signs = [currency, ...byBrowser, ...names, ...dollars, ...(alsoWritten[currency] ?? [])]
