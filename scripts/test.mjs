@@ -19,28 +19,45 @@ const count = ({ passed, failed }) => {
   total.failed += failed
 }
 
-try {
-  await Promise.all([installDependencies(), postgresPrograms().then(chromiumPath)])
-  count(await runChecks())
-  await buildApplication()
-  count(await runTests())
-} catch (error) {
-  console.error(error instanceof PlainFailure ? error.message : error)
-  count({ passed: 0, failed: 1 })
+/** Does one thing after the other, and counts it as one that failed where something cannot go on. @param {() => Promise<void>} steps */
+async function inTurn(steps) {
+  try {
+    await steps()
+  } catch (error) {
+    console.error(error instanceof PlainFailure ? error.message : error)
+    count({ passed: 0, failed: 1 })
+  }
 }
+
+await inTurn(async () => {
+  await Promise.all([installDependencies(), postgresPrograms().then(chromiumPath)])
+  // Browser tests wait much of the time: all else has the machine then.
+  await Promise.all([
+    inTurn(async () => {
+      await buildApplication()
+      count(await runTests('e2e'))
+    }),
+    inTurn(async () => {
+      count(await runChecks())
+      count(await runTests('!e2e'))
+    }),
+  ])
+})
 console.log(`${total.passed} passed, ${total.failed} failed`)
 process.exitCode = total.failed > 0 ? 1 : 0
 
-/** Runs the test suites; a run that ends without a report has failed. */
-async function runTests() {
+/** Runs the tests of a project, or with "!" those of all others; a run that ends without a report has failed. @param {string} project */
+async function runTests(project) {
   const folder = mkdtempSync(join(withMostRoom(), 'vivid-tests-'))
   // PostgreSQL's own user has to get in.
   chmodSync(folder, 0o755)
   const report = join(folder, 'report.json')
-  const args = ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`]
+  const only = process.argv.slice(2)
+  const args = ['run', `--project=${project}`, '--reporter=default', '--reporter=json']
   const { code } = await runCommand(
     join(root, 'node_modules/.bin/vitest'),
-    [...args, ...process.argv.slice(2)],
+    // What is asked for by name may be in the other run.
+    [...args, `--outputFile.json=${report}`, ...(only.length > 0 ? ['--passWithNoTests', ...only] : [])],
     {
       cwd: root,
       env: { ...process.env, TMPDIR: folder },
