@@ -15,3 +15,11 @@ export function dateOf(days: number): string | undefined {
   if (!Number.isInteger(days) || days < EARLIEST || days > LATEST) return undefined
   return new Date(FIRST_MS + days * DAY_MS).toISOString().slice(0, 10)
 }
+
+/** So many months after a day, both as days; a day that a month does not have is its last. */
+export function daysAfter(days: number, months: number): number {
+  const from = new Date(FIRST_MS + days * DAY_MS)
+  const month = (end: number) =>
+    new Date(Date.UTC(from.getUTCFullYear(), from.getUTCMonth() + months + end, 1 - end))
+  return daysOf(new Date(Math.min(month(1).getTime(), month(0).getTime() + (from.getUTCDate() - 1) * DAY_MS)))
+}

@@ -1,7 +1,7 @@
 import type { CalculatorStep } from '@vivid/core'
 import { NotTaken, type Formula } from '../formula/parse-formula'
 import { figure, number, ZERO } from '../translate/code'
-import { placeIn, type Block, type BlockCell } from '../understand/blocks'
+import { countOfBlock, placeIn, relative, type Block, type BlockCell } from '../understand/blocks'
 import { reachedFrom } from '../understand/understand'
 import { asArithmetic } from './arithmetic-schedule'
 import { holding, type Claim } from './claims'
@@ -101,9 +101,23 @@ export function provenSchedule(found: Found, lanes: Lanes, taking: Taking): Sche
       if (is === undefined) return undefined
       const as = rows.cell(column, k)
       const isFree = rows.isLedger || (endsInBlanks(cells) && !isOfRow(column))
-      claims.push({ is, as: isFree ? rows.orBehindEnd(k, is, as) : as })
+      const free = isFree ? rows.orBehindEnd(k, is, as) : as
+      claims.push({ is, as: isLastOfItsKind(lane, k) ? rows.whereItEnds(k, is, free) : free })
     }
     return claims
+  }
+
+  /** Whether a row is the last, and has another formula than those before: it repays what is left. */
+  function isLastOfItsKind(lane: number, k: number): boolean {
+    const [before, last] = (lanes.get(lane) ?? [])
+      .slice(k - 2)
+      .map(({ name }) => taking.understood.formulas.get(name)?.cell)
+    return (
+      k === countOfBlock(found.block) &&
+      before !== undefined &&
+      last !== undefined &&
+      relative(before) !== relative(last)
+    )
   }
 
   /** Whether a column's rows are empty texts where nothing is paid any more. */
@@ -127,6 +141,7 @@ function* schedulesFor(found: Found, hasRoom: boolean): Generator<Schedule> {
 const BETWEEN_NAMES = /[()+\-*/=<>",.]|\b(?:if|then|else|and|or)\b/
 
 const PAYMENT: Column = { series: 'payment', isNegative: false }
+const CLOSING: Column = { series: 'closing', isNegative: false }
 /** What a row is by itself is nothing behind the end; what counts rows or adds them up is not. */
 const isOfRow = ({ series }: Column): boolean => !/ToDate$|^number$/.test(series)
 
@@ -167,9 +182,12 @@ function createRows(
   /** A figure of a row, or, where nothing is paid any more, whatever stands there instead. */
   const orBehindEnd = (k: number, instead: string, figure: string) =>
     line(`if ${cell(PAYMENT, k)} = 0 then ${instead} else ${figure}`)
+  /** The figure of a row that was made to be the last, where it is; elsewhere whatever stands there instead. */
+  const whereItEnds = (k: number, instead: string, figure: string) =>
+    line(`if round(${cell(CLOSING, k)}, 0.000001) = 0 then ${figure} else ${instead}`)
   /** A ledger ends with its last payment; rows that were made for so many payments may go on with anything. */
   const isLedger = written.loan !== undefined
-  return { cell, isLedger, orBehindEnd, followed, restsOn, holding: holdingHere }
+  return { cell, isLedger, orBehindEnd, whereItEnds, followed, restsOn, holding: holdingHere }
 
   /** Of these cells those that the schedule itself rests on. */
   function restsOn(names: readonly string[]): ReadonlySet<string> {

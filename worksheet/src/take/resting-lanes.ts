@@ -1,4 +1,5 @@
 import { placeOf } from '../book/book'
+import { daysAfter } from '../book/days'
 import { NotTaken, type Formula } from '../formula/parse-formula'
 import { number, ZERO, type Code } from '../translate/code'
 import { endOfMonth, monthsLater } from '../translate/dates'
@@ -57,11 +58,21 @@ export function createRestingLanes(
       const start = startOf(lane, k - 1).text
       return (at) => `${start} + ${step.text} * ${stepsTo(at)}`
     }
-    const later = formula.is === 'call' ? LATER[formula.function] : undefined
-    const [before, months] = formula.is === 'call' ? formula.args : []
+    if (formula.is !== 'call') return undefined
+    const later = LATER[formula.function]
+    const [before, months] = formula.args
     if (!later || !isBefore(before) || months?.is !== 'number') return undefined
+    if (!goOnByMonths(lane, Number(months.text), formula.function)) return undefined
     const start = startOf(lane, k - 1)
     return (at) => later(start, `${months.text} * ${stepsTo(at)}`).text
+  }
+
+  /** Whether days are so many months after the first: from the 31st, each after the one before stays behind after a short month. */
+  function goOnByMonths(lane: number, months: number, by: string): boolean {
+    const days = (lanes.get(lane) ?? []).map(({ name }) => cells.get(name)?.value)
+    const [first] = days
+    if (typeof first !== 'number') return false
+    return by === 'EOMONTH' || days.every((day, i) => day === daysAfter(first, i * months))
   }
 
   /** What stands before the first row of a lane. */

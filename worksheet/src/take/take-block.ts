@@ -13,12 +13,17 @@ import type { Taking } from './taking'
 
 const MOST_TYPED = 12
 const LONGEST_FIRST = 900
+/** A cell of a block that is in none of the lanes that were taken over. */
+interface Left {
+  readonly name: string
+  readonly whyNot: string
+}
 /** Two schedules may stand beside each other. */
 const MOST_SCHEDULES = 4
 
 /**
  * A block is taken over lane by lane: what is a schedule's as the schedule it is, what rests on that by its formula, each lane a line
- * of a proof with all its figures. What is left is taken over cell by cell.
+ * of a proof with all its figures. What is left has to be taken over cell by cell; why it is none of the lanes is said.
  */
 export function takeBlock(
   block: Block,
@@ -26,7 +31,7 @@ export function takeBlock(
   order: readonly string[],
   inBlocks: ReadonlySet<string>,
   taking: Taking,
-): void {
+): Left[] {
   const { understood, cells, toTheCent } = taking
   const count = countOfBlock(block)
   const lanes = new Map<number, BlockCell[]>(block.lanes.map((lane) => [lane, []]))
@@ -45,15 +50,11 @@ export function takeBlock(
       takeLane(lane, resting.from)
     }
   }
-  const isTaken = new Set(taking.taken.map(({ cell }) => cell))
-  const places = new Map(all.map((cell) => [cell.name, cell]))
-  for (const name of order) {
-    const [one, place] = [understood.formulas.get(name), places.get(name)]
-    if (one && place && !isTaken.has(one.cell) && !taking.leftOut.has(name))
-      taking.takeAsLine(name, one, texts.size > 0 ? NO_COLUMN : NO_SCHEDULE)
-  }
   taking.addColumns(columnOf)
   taking.addRows(rowsOf)
+  const places = new Map(all.map((cell) => [cell.name, cell]))
+  const whyNot = texts.size > 0 ? NO_COLUMN : NO_SCHEDULE
+  return order.filter((name) => places.has(name) && taking.isOpen(name)).map((name) => ({ name, whyNot }))
 
   /** The schedules among the lanes, one after the other. */
   function takeSchedules(): void {
@@ -179,7 +180,7 @@ export function takeBlock(
     return typed.length > MOST_TYPED ? known : [...known, ...typed]
   }
 
-  const isLane = ({ sheet, from, to }: CellRange, lane: number): boolean => {
+  function isLane({ sheet, from, to }: CellRange, lane: number): boolean {
     const [first, last] = [placeIn(block, from), placeIn(block, to)]
     return (
       sheet === block.sheet && first.lane === lane && last.lane === lane && first.k === 1 && last.k === count

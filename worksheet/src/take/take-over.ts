@@ -25,7 +25,16 @@ export function takeOver(book: Book, understood: Understood, how: HowTaken = {})
     if (one?.uses.some((used) => behind.has(used))) behind.add(name)
     if (one && !behind.has(name)) take(name, one, taking)
   }
-  blocks.forEach((block, at) => takeBlock(block, `schedule${at + 1}`, order, inBlocks, taking))
+  const left = new Map(
+    blocks
+      .flatMap((block, at) => takeBlock(block, `schedule${at + 1}`, order, inBlocks, taking))
+      .map(({ name, whyNot }) => [name, whyNot]),
+  )
+  // Cells of one block may rest on those of another that rest on its own.
+  for (const name of order) {
+    const [one, whyNot] = [formulas.get(name), left.get(name)]
+    if (one && whyNot !== undefined) taking.takeAsLine(name, one, whyNot)
+  }
   for (const name of order) {
     const one = formulas.get(name)
     if (one && behind.has(name) && !inBlocks.has(name)) take(name, one, taking)

@@ -132,6 +132,8 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
     /** How a cell stands in formulas once it is taken over. */
     setCode: (name: string, code: () => Code) => codes.set(name, code),
     hasCode: (name: string) => codes.has(name),
+    /** Whether nothing has become of a formula cell so far. */
+    isOpen: (name: string) => understood.formulas.has(name) && !codes.has(name) && !taking.leftOut.has(name),
     /** Says what ranges of cells come to as a whole, and row by row. */
     addColumns: (of: Around['ofColumn']) => columns.push(of),
     addRows: (of: Around['ofRows']) => rows.push(of),
@@ -208,7 +210,7 @@ export function createTaking(book: Book, understood: Understood, { toTheCent, as
     whyNot: string,
   ): void {
     if (!proven) return leaveOut(name, whyNot)
-    codes.set(name, () => number(`(${code().text})`, false))
+    codes.set(name, () => ({ ...code(), text: `(${code().text})`, isShort: false }))
     taking.taken.push({ cell, label, role: isResult ? 'result' : 'working', step: undefined, proven })
   }
 }

@@ -103,6 +103,8 @@ test('what rests on a cell that is left out is left out too, by its name', async
 })
 
 test('no figure is shown where the worksheet has none', async () => {
+  expect(await gotOf({ ...inputs, D1: '=IF(B2>5,NA(),1)' }, 'D1')).toBe(null)
+  expect(await gotOf({ ...inputs, D1: '=IF(B2>6,NA(),1)' }, 'D1')).toBe(1)
   expect(await gotOf({ ...inputs, D1: '=B1/(B2-6)' }, 'D1')).toBe(null)
   expect(await gotOf({ ...inputs, D1: '=IPMT(B2/1200,121,B3,B1)' }, 'D1')).toBe(null)
 })

@@ -194,6 +194,7 @@ export const functions: Readonly<Record<string, Translate>> = {
     if (of.gives === 'number') return of
     return of.gives === 'text' ? ZERO : number(`(if ${of.text} then 1 else 0)`)
   },
+  NA: () => NONE.number,
   NOMINAL: (call) => number(`${n(call, 1)} * ((1 + ${n(call, 0)}) ** (1 / ${n(call, 1)}) - 1)`),
   NOT: (call) => yesNo(`not(${asYesNo(given(call, 0))})`),
   NPER,

@@ -5,7 +5,7 @@ const FEWEST_ROWS = 12
 
 /**
  * Lanes of formulas that go down the same rows, each like the one above it, or across the same columns, each like the one before
- * it. The first of each may be of its own kind.
+ * it. The first of each may be of its own kind, and so may the last where another lane goes on: a last payment often is.
  */
 export interface Block {
   readonly sheet: string
@@ -35,8 +35,15 @@ export function blocksIn(cells: readonly Cell[]): Block[] {
 }
 
 function blocksOf(cells: readonly Cell[], typed: ReadonlySet<string>, way: Block['way']): Block[] {
+  const withFormula = new Set(cells.map(nameOfCell))
+  const runs = runsIn(cells, way)
+  const goesOn = ({ sheet, lane, to }: Run) =>
+    withFormula.has(nameIn({ sheet, way }, lane, to + 1)) &&
+    runs.some((other) => other.sheet === sheet && other.to === to + 1 && other.from <= to)
   const blocks = new Map<string, Block>()
-  for (const { sheet, lane, from, to } of runsIn(cells, way)) {
+  for (const run of runs) {
+    const { sheet, lane, from } = run
+    const to = goesOn(run) ? run.to + 1 : run.to
     const key = `${sheet}!${to}`
     const known = blocks.get(key)
     blocks.set(key, {
@@ -47,7 +54,6 @@ function blocksOf(cells: readonly Cell[], typed: ReadonlySet<string>, way: Block
       lanes: [...(known?.lanes ?? []), lane].sort((a, b) => a - b),
     })
   }
-  const withFormula = new Set(cells.map(nameOfCell))
   return [...blocks.values()].map((block) => {
     const before = block.lanes.map((lane) => nameIn(block, lane, block.from - 1))
     const begins = before.filter((name) => withFormula.has(name)).length
