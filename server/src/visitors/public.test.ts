@@ -155,6 +155,15 @@ test.each<[string, string, string, unknown, Record<string, string>, number, stri
     400,
     'REQUEST_INVALID',
   ],
+  [
+    'an answer by a name that JavaScript has for itself',
+    'POST',
+    `${SLUG}/evaluate`,
+    '{"answers":{"__proto__":5}}',
+    {},
+    400,
+    'REQUEST_INVALID',
+  ],
   ['broken JSON', 'POST', `${SLUG}/evaluate`, '{"answers":', {}, 400, 'BODY_UNREADABLE'],
   [
     'another content type',

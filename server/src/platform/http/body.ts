@@ -29,13 +29,18 @@ function refuseDeep(text: Uint8Array): void {
   }
 }
 
-const storableOnly: RequestHandler = (req, _res, next) => {
-  if (req.body !== undefined && UNSTORABLE.test(JSON.stringify(req.body)))
-    throw new AppError('REQUEST_INVALID', {
-      details: {
-        what: 'The request holds a character that is no text (a NUL or half of a character); leave it out.',
-      },
-    })
+/** A name that JavaScript has for itself: readers of JSON pass over what stands behind it. */
+const OWN_NAME = /[{,]"__proto__":/
+
+/** Refuses what could not be kept as it came. */
+const keepableOnly: RequestHandler = (req, _res, next) => {
+  const text = req.body === undefined ? '' : JSON.stringify(req.body)
+  const refuse = (what: string) => {
+    throw new AppError('REQUEST_INVALID', { details: { what } })
+  }
+  if (UNSTORABLE.test(text))
+    refuse('The request holds a character that is no text (a NUL or half of a character); leave it out.')
+  if (OWN_NAME.test(text)) refuse('Nothing in a request can be named “__proto__”; give it another name.')
   next()
 }
 
@@ -43,7 +48,7 @@ const storableOnly: RequestHandler = (req, _res, next) => {
 export const jsonBody = (limit: string): RequestHandler[] => [
   jsonOnly,
   express.json({ limit, verify: (_req, _res, text) => refuseDeep(text) }),
-  storableOnly,
+  keepableOnly,
 ]
 
 /** Where whole documents come in; elsewhere a form's worth is taken, and before signing in a few lines. */
