@@ -7,12 +7,14 @@ import { buildParser } from '@lezer/generator'
 const GRAMMAR = String.raw`
 @precedence { percent, sign, power @left, times @left, plus @left, text @left, compare @left }
 @top Formula { expression }
-expression { Number | Text | Fault | Call | Range | Columns | Cell | Name | Group | Percent | Sign | Binary }
+expression { Number | Text | Fault | Call | Array | Range | Columns | Cell | Name | Group | Percent | Sign | Binary }
 Group { "(" expression ")" }
 Call { Function list ")" }
 list { item ("," item)* }
 item { expression | Nothing }
 Nothing { "" }
+Array { "{" Row (";" Row)* "}" }
+Row { expression ("," expression)* }
 Range { Cell ":" Cell }
 Percent { expression !percent "%" }
 Sign { SignOf { "-" | "+" } !sign expression }
@@ -35,7 +37,7 @@ Binary {
   Function { $[A-Za-z_] $[A-Za-z0-9_.]* "(" }
   Name { $[A-Za-z_\\\u{a1}-\u{10ffff}] $[A-Za-z0-9_.\\?\u{a1}-\u{10ffff}]* }
   @precedence { Columns, Function, Cell, Name, Number }
-  "(" ")" "," ":" "%" "^" "*" "/" "+" "-" "&" "=" "<>" "<=" ">=" "<" ">"
+  "(" ")" "{" "}" "," ";" ":" "%" "^" "*" "/" "+" "-" "&" "=" "<>" "<=" ">=" "<" ">"
 }
 `
 

@@ -17,6 +17,8 @@ function written(of: Formula): string {
       return `${of.sheet}!${of.row}/${of.column}`
     case 'range':
       return `${of.sheet}!${of.from.row}/${of.from.column}:${of.to.row}/${of.to.column}`
+    case 'list':
+      return `{${of.rows.map((row) => row.map(written).join('.')).join('|')}}`
     case 'name':
       return of.name
     case 'call':
@@ -32,6 +34,9 @@ function written(of: Formula): string {
 
 test.each([
   ['1+2*3', '(1+(2*3))'],
+  ['MATCH(B1,{"a","b"},0)', 'MATCH(S!1/2;{a.b};0)'],
+  ['{-1,2.5;TRUE,"x;y"}', '{-(1).2.5|true.x;y}'],
+  ['{ 7 }', '{7}'],
   ['-2^2', '(-(2)^2)'],
   ['2^3^2', '((2^3)^2)'],
   ['1-2-3', '((1-2)-3)'],
@@ -64,7 +69,10 @@ test.each([
   '',
   '1+',
   'A1 B2',
-  '{1,2}',
+  '{1,2',
+  '{}',
+  '{1;A1}',
+  '{{1}}',
   '[Other.xlsx]S!A1',
   'IF(1',
   '1e999',

@@ -12,6 +12,7 @@ export type Formula =
   | { readonly is: 'nothing' }
   | { readonly is: 'cell'; readonly sheet: string; readonly row: number; readonly column: number }
   | CellRange
+  | ListOfConstants
   | { readonly is: 'name'; readonly name: string }
   | { readonly is: 'call'; readonly function: string; readonly args: readonly Formula[] }
   | { readonly is: 'minus' | 'percent'; readonly of: Formula }
@@ -22,6 +23,12 @@ export interface CellRange {
   readonly sheet: string
   readonly from: { readonly row: number; readonly column: number }
   readonly to: { readonly row: number; readonly column: number }
+}
+
+/** Figures, texts, or yes and no, written out row by row: {0,80;2.8,3.1}. */
+export interface ListOfConstants {
+  readonly is: 'list'
+  readonly rows: readonly (readonly Formula[])[]
 }
 
 /** A formula, or a cell, that is not taken over, said so that a person knows what else could be done. */
@@ -90,6 +97,13 @@ export function parseFormula(text: string, sheet: string): Formula {
         }
         return moving(range, [`${first}$1`, `${last}$1`])
       }
+      case 'Array':
+        return {
+          is: 'list',
+          rows: node
+            .getChildren('Row')
+            .map((row) => childrenOf(row).flatMap((one) => constantIn(one, within))),
+        }
       case 'Name':
         return /^(true|false)$/i.test(said)
           ? { is: 'yesNo', yes: said.toLowerCase() === 'true' }
@@ -135,6 +149,16 @@ export function parseFormula(text: string, sheet: string): Formula {
     if (!place) throw new NotTaken(`there is no cell “${said}”`)
     return { sheet: mark < 0 ? sheet : named.replace(/^'(.*)'$/s, '$1').replaceAll("''", "'"), place }
   }
+}
+
+/** One of the constants of a list; what stands between them is none. */
+function constantIn(node: SyntaxNode, read: (node: SyntaxNode) => Formula): Formula[] {
+  if (node.name === ',') return []
+  const constant = read(node)
+  const plain = constant.is === 'minus' ? constant.of : constant
+  if (!['number', 'text', 'yesNo'].includes(plain.is))
+    throw new NotTaken('it has a list of what is worked out')
+  return [constant]
 }
 
 /** Which rows and columns of a reference move with the cell its formula stands in; what compares formulas does not see it. */

@@ -1,4 +1,4 @@
-import type { Book } from '../book/book'
+import type { Book, Cell } from '../book/book'
 import type { CellRange, Formula } from '../formula/parse-formula'
 import type { Code } from './code'
 import type { LookedUp } from './table'
@@ -27,4 +27,12 @@ export interface Around {
   readonly nothing?: Code
   /** What stands in place of a part of the formula; undefined where it stays as it is. */
   readonly instead?: (of: Formula) => Code | undefined
+}
+
+/** What a formula's parts come to, and the cells they stand in by their names. */
+export interface Reading {
+  readonly around: Around
+  readonly go: (of: Formula) => Code
+  readonly cellAt: (name: string) => Cell | undefined
+  readonly cellCode: (name: string) => Code
 }

@@ -1,7 +1,9 @@
 import ExcelJS from 'exceljs'
+import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { figuresOf, readWorksheet, reportOf } from '..'
-import { gotOf, whyOf } from '../testing/drafts'
+import type { MadeCell } from '../testing/books'
+import { draftOf, gotOf, whyOf } from '../testing/drafts'
 
 /** Costs of a purchase, with an empty place and a heading among them. */
 const costs = {
@@ -44,6 +46,61 @@ test('another answer counts where it meets the criterion now', async () => {
   expect(reportOf(draft).leftOut).toEqual([])
   const got = (answers: Record<string, number>) => Number(figuresOf(draft, answers)[0]?.got)
   expect([got({}), got({ 'S!F2': 301 }), got({ 'S!F2': 60 })]).toEqual([2_000, 1_700, 2_080])
+})
+
+test('whatever stands in the cells and is asked of them, what meets it is added up (48)', async () => {
+  const figures = fc.constantFrom(-2, 0, 1, 2.5, 300)
+  const cell = fc.oneof(figures, fc.constantFrom('Fee', 'Tax', undefined))
+  const rows = fc.array(fc.tuple(cell, fc.option(figures, { nil: undefined })), {
+    minLength: 4,
+    maxLength: 9,
+  })
+  const signs = ['=', '<>', '<', '>', '<=', '>='] as const
+  const holds = (one: number | string | undefined, sign: string, sought: number | string): boolean => {
+    const isSame =
+      typeof one === 'string' && typeof sought === 'string'
+        ? one.toLowerCase() === sought.toLowerCase()
+        : one === sought
+    if (sign === '=') return isSame
+    if (sign === '<>') return !isSame
+    if (typeof one !== 'number' || typeof sought !== 'number') return false
+    return sign === '<'
+      ? one < sought
+      : sign === '>'
+        ? one > sought
+        : sign === '<='
+          ? one <= sought
+          : one >= sought
+  }
+  const criterion = fc.oneof(
+    fc.tuple(fc.constantFrom(...signs), figures),
+    fc.tuple(fc.constantFrom('=', '<>'), fc.constantFrom('fee', 'Tax')),
+  )
+  const criteria = fc.array(criterion, { minLength: 6, maxLength: 6 })
+  await fc.assert(
+    fc.asyncProperty(rows, criteria, async (made, all) => {
+      const given = made.flatMap(([key, value], i): [string, MadeCell | undefined][] => [
+        [`A${i + 1}`, key],
+        [`B${i + 1}`, value],
+      ])
+      const cells = Object.fromEntries(given.filter((one): one is [string, MadeCell] => one[1] !== undefined))
+      const wanted = new Map<string, number>()
+      for (const [i, [sign, sought]] of all.entries()) {
+        const met = made.filter(([key]) => holds(key, sign, sought))
+        const keys = `A1:A${made.length},"${sign}${sought}"`
+        cells[`H${i + 1}`] = `=SUMIF(${keys},B1:B${made.length})`
+        cells[`I${i + 1}`] = `=COUNTIF(${keys})`
+        wanted.set(
+          `S!H${i + 1}`,
+          met.reduce((sum, [, value]) => sum + (value ?? 0), 0),
+        )
+        wanted.set(`S!I${i + 1}`, met.length)
+      }
+      const got = new Map(figuresOf(await draftOf(cells)).map((one) => [one.cell, Number(one.got)]))
+      expect(got).toEqual(wanted)
+    }),
+    { numRuns: 8 },
+  )
 })
 
 test.each([

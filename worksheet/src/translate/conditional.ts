@@ -1,7 +1,6 @@
-import type { Cell } from '../book/book'
 import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
 import { cellsOfRange } from '../understand/references'
-import type { Around } from './around'
+import type { Reading } from './around'
 import { asNumber, number, type Code } from './code'
 import { criterionOf, meets, type Criterion } from './criteria'
 
@@ -21,13 +20,6 @@ interface Asked {
   readonly pairs: readonly { readonly range: CellRange; readonly criterion: Criterion }[]
   /** What is added up; the cells themselves where they are counted. */
   readonly values: CellRange
-}
-
-interface Reading {
-  readonly around: Around
-  readonly go: (of: Formula) => Code
-  readonly cellAt: (name: string) => Cell | undefined
-  readonly cellCode: (name: string) => Code
 }
 
 /** SUMIF and its like, of OASIS OpenFormula 1.3, 6.13, 6.16 and 6.18; undefined where the function is none of them. */

@@ -152,6 +152,23 @@ function outcomes(pairs: readonly Code[], condition: (one: Code) => Code): Code 
   )
 }
 
+/** The largest, or the smallest, which is asked for as the first. */
+const extreme =
+  (which: 'max' | 'min'): Translate =>
+  ({ args }) => {
+    const all = args.slice(0, -1).map(asNumber)
+    if (Number(args.at(-1)?.text) !== 1 || all.length === 0)
+      throw new NotTaken('it takes another than the first by its size')
+    return number(`${which}(${all.join(', ')})`)
+  }
+
+/** The first day of a week, as a count of days, and what it counts as, by how WEEKDAY is asked. OASIS OpenFormula 1.3, 6.10. */
+const WEEKS: Readonly<Record<string, { day: number; counts: number }>> = {
+  1: { day: 1, counts: 1 },
+  2: { day: 2, counts: 1 },
+  3: { day: 2, counts: 0 },
+}
+
 /** What each function is in FEEL: the figures of OASIS OpenFormula 1.3. Ranges come as their cells; lookups are elsewhere. */
 export const functions: Readonly<Record<string, Translate>> = {
   ABS: same((x) => `abs(${x})`),
@@ -168,6 +185,7 @@ export const functions: Readonly<Record<string, Translate>> = {
   EDATE: (call) => monthsLater(given(call, 0), n(call, 1)),
   EFFECT: (call) => number(`(1 + ${n(call, 0)} / ${n(call, 1)}) ** ${n(call, 1)} - 1`),
   EOMONTH: (call) => endOfMonth(given(call, 0), n(call, 1)),
+  EVEN: (call) => toMultiple('round up', 'round up')({ ...call, args: [given(call, 0), figure(2)] }),
   EXP: same((x) => `2.71828182845904523536028747135266249775724709369996 ** ${x}`),
   FALSE: () => yesNo('false'),
   FLOOR: toMultiple('round down', 'round up'),
@@ -178,10 +196,16 @@ export const functions: Readonly<Record<string, Translate>> = {
   IPMT: ofPayment('interest'),
   ISNUMBER: (call) => yesNo(String(given(call, 0).gives === 'number')),
   ISPMT: (call) => number(`-(${n(call, 3)} * ${n(call, 0)} * (1 - ${n(call, 1)} / ${n(call, 2)}))`),
+  LARGE: extreme('max'),
   LN: same((x) => `log(${x})`),
   LOG: (call) => number(`log(${n(call, 0)}) / log(${call.args[1] ? n(call, 1) : '10'})`),
   LOG10: same((x) => `log(${x}) / log(10)`),
   MAX: ofAll((all) => `max(${all.join(', ')})`),
+  MEDIAN: ({ args }) => {
+    const [a, b, c] = args.map(asNumber)
+    if (args.length !== 3) throw new NotTaken('it takes the middle of other than three figures')
+    return number(`max(min(${a}, ${b}), min(max(${a}, ${b}), ${c}))`)
+  },
   MIN: ofAll((all) => `min(${all.join(', ')})`),
   MOD: (call) => {
     const [a, b] = [n(call, 0), n(call, 1)]
@@ -213,6 +237,7 @@ export const functions: Readonly<Record<string, Translate>> = {
   RRI: (call) => number(`(${n(call, 2)} / ${n(call, 1)}) ** (1 / ${n(call, 0)}) - 1`),
   SIGN: same((x) => `(if ${x} > 0 then 1 else if ${x} < 0 then -1 else 0)`),
   SLN: (call) => number(`((${n(call, 0)} - ${n(call, 1)}) / ${n(call, 2)})`),
+  SMALL: extreme('min'),
   SQRT: same((x) => `${x} ** 0.5`),
   SUM: ofAll((all) => `(${all.join(' + ')})`),
   SUMSQ: ofAll((all) => `(${all.map((one) => `${one} ** 2`).join(' + ')})`),
@@ -222,6 +247,18 @@ export const functions: Readonly<Record<string, Translate>> = {
   },
   TRUE: () => yesNo('true'),
   TRUNC: rounding('round down'),
+  WEEKDAY: (call) => {
+    const [day, from] = [n(call, 0), call.args[1] ? n(call, 1) : '1']
+    const begins = Object.hasOwn(WEEKS, from) ? WEEKS[from] : undefined
+    if (!begins) throw new NotTaken('its week begins on a day that is worked out, or none')
+    const since = `(${day} - ${begins.day})`
+    return number(`(${since} - 7 * ${floor(`(${since} / 7)`)} + ${begins.counts})`)
+  },
+  XOR: (call) => {
+    const [a, b] = [given(call, 0), given(call, 1)]
+    if (call.args.length !== 2) throw new NotTaken('it asks whether an odd number of other than two hold')
+    return yesNo(`(${asYesNo(a)} != ${asYesNo(b)})`)
+  },
   YEAR: (call) => yearOf(given(call, 0)),
 }
 

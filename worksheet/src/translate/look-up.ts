@@ -1,4 +1,4 @@
-import { addressOf, isPercentFormat, type Cell } from '../book/book'
+import { addressOf, isPercentFormat, nameAt } from '../book/book'
 import { NotTaken, type Formula } from '../formula/parse-formula'
 import { cellsOfRange } from '../understand/references'
 import { figure, ZERO, type Code } from './code'
@@ -12,24 +12,20 @@ import {
   type Match,
   type Table,
 } from './table'
-import type { Around } from './around'
+import type { Reading } from './around'
 
 /** What looking something up asks of the formula around it. */
-export interface Looking {
-  readonly around: Around
-  readonly cells: ReadonlyMap<string, ReadonlyMap<string, Cell>>
-  /** A part of the formula, and a cell by its name. */
-  readonly go: (of: Formula) => Code
-  readonly cellCode: (name: string) => Code
+export interface Looking extends Reading {
   /** The first of two, and the second where that is an error. */
   readonly orElse: (of: readonly Formula[]) => Code
 }
 
 /** The functions that look something up, of one formula. */
-export function createLookUp({ around, cells, go, cellCode, orElse }: Looking) {
+export function createLookUp({ around, go, cellAt, cellCode, orElse }: Looking) {
   return { lookUp, byTwoKeys }
 
   function tableOf(of: Formula | undefined): Table {
+    if (of?.is === 'list') return of.rows.map((row) => row.map(go))
     if (of?.is !== 'range') throw new NotTaken('it looks up in what is no range')
     return cellsOfRange(of).map((row) => row.map(cellCode))
   }
@@ -72,7 +68,7 @@ export function createLookUp({ around, cells, go, cellCode, orElse }: Looking) {
       })),
     )
     if (!isTyped || !rows.every(({ value }) => typeof value === 'number')) return undefined
-    const cell = cells.get(table.sheet)?.get(addressOf(table.to.row, table.to.column))
+    const cell = cellAt(nameAt(table.sheet, table.to.row, table.to.column))
     return around.lookedUp({
       where: `${table.sheet} ${addressOf(table.from.row, table.from.column)}:${addressOf(table.to.row, table.to.column)}`,
       keys: read as LookedUp['keys'],

@@ -1,18 +1,21 @@
 import { dateOf } from '../book/days'
 import { isDateFormat, nameAt, nameOfCell, type Cell } from '../book/book'
 import { NotTaken, type Formula } from '../formula/parse-formula'
-import { cellsOfRange, FINDING } from '../understand/references'
-import type { Around, Rows } from './around'
+import { FINDING } from '../understand/references'
+import type { Around } from './around'
 import { asNumber, either, figure, joined, NONE, number, text, yesNo, ZERO, type Code } from './code'
 import { written } from './dates'
 import { conditional } from './conditional'
 import { functions, whyNot } from './functions'
+import { createOverRanges, OF_ALL } from './over-ranges'
 import { createLookUp } from './look-up'
 
 /** A worksheet's formula as one of ours. Throws `NotTaken`, saying why. */
 export function translate(formula: Formula, around: Around): Code {
   const cells = new Map(around.book.sheets.map((sheet) => [sheet.name, sheet.cells]))
-  const { lookUp, byTwoKeys } = createLookUp({ around, cells, go, cellCode, orElse })
+  const reading = { around, go, cellAt, cellCode }
+  const { lookUp, byTwoKeys } = createLookUp({ ...reading, orElse })
+  const { overRanges, figuresOf } = createOverRanges(reading, call)
   return go(formula)
 
   function go(of: Formula): Code {
@@ -34,7 +37,8 @@ export function translate(formula: Formula, around: Around): Code {
       case 'cell':
         return cellCode(nameAt(of.sheet, of.row, of.column))
       case 'range':
-        throw new NotTaken('it takes a range where one figure is needed')
+      case 'list':
+        throw new NotTaken('it takes several figures where one is needed')
       case 'minus':
         return number(`-(${asNumber(go(of.of))})`)
       case 'percent':
@@ -59,18 +63,14 @@ export function translate(formula: Formula, around: Around): Code {
     const looked = lookUp(name, args)
     if (looked) return looked
     if (name === 'IFERROR' || name === 'IFNA') return orElse(args)
-    if (name === 'SUMPRODUCT') return sumOfProducts(args)
-    if (name === 'NPV') return presentValue(args)
-    if (name === 'SUBTOTAL') return subtotal(args)
-    const some = conditional(name, args, { around, go, cellAt, cellCode })
+    if (name === 'ISBLANK') return isBlank(args)
+    const some = overRanges(name, args) ?? conditional(name, args, reading)
     if (some) return some
     const found = Object.hasOwn(functions, name) ? functions[name] : undefined
     if (!found) throw new NotTaken(whyNot[name] ?? `${name} has no meaning here`)
-    const total =
-      name === 'SUM' && args.length === 1 && args[0]?.is === 'range' ? around.ofColumn(args[0]) : undefined
-    if (total) return total
+    const isJoining = name === 'AND' || name === 'OR'
     return found({
-      args: OF_ALL.has(name) ? args.flatMap(figuresOf) : args.map(go),
+      args: OF_ALL.has(name) ? args.flatMap(figuresOf) : (isJoining ? args.flatMap(eachOf) : args).map(go),
       short: around.short,
       nothing: around.nothing,
     })
@@ -81,7 +81,7 @@ export function translate(formula: Formula, around: Around): Code {
     const sheet = name === 'INDEX' ? byTwoKeys(args[0], args[1], args[2]) : undefined
     if (sheet) return sheet
     const within = args.map((arg): Formula => {
-      if (arg.is === 'range') return arg
+      if (arg.is === 'range' || arg.is === 'list') return arg
       if (arg.is === 'call' && FINDING.has(arg.function))
         return { is: 'call', function: 'IFERROR', args: [arg, NOWHERE] }
       if (Object.values(NONE).some(({ text }) => go(arg).text.includes(text)))
@@ -114,70 +114,20 @@ export function translate(formula: Formula, around: Around): Code {
     return count && asNumber(around.short(go(count)))
   }
 
-  function sumOfProducts(args: readonly Formula[]): Code {
-    const rows = rowsOf(args)
-    if (rows) return throughRows(rows, rows.texts.map((one) => `(${one})`).join(' * '))
-    const lists = args.map(figuresOf)
-    const [first = []] = lists
-    if (lists.some((list) => list.length !== first.length))
-      throw new NotTaken('it multiplies ranges of different sizes')
-    const products = first.map((_, i) => lists.map((list) => asNumber(list[i] ?? ZERO)).join(' * '))
-    return products.length === 0 ? ZERO : number(`(${products.join(' + ')})`)
-  }
-
-  /** What comes at the end of each period, worth now: the first after one period. */
-  function presentValue([rate, ...args]: readonly Formula[]): Code {
-    if (!rate || args.length === 0) throw new NotTaken('an argument is missing')
-    const grown = `(1 + ${asNumber(around.short(go(rate)))})`
-    const rows = args.length === 1 ? rowsOf(args) : undefined
-    if (rows && !/\bk\b/.test(grown))
-      return throughRows(rows, `(${rows.texts[0] ?? ''}) / ${grown} ** (k - ${rows.first - 1})`)
-    const all = args.flatMap(figuresOf).map((one, i) => `${asNumber(one)} / ${grown} ** ${i + 1}`)
-    return all.length === 0 ? ZERO : number(`(${all.join(' + ')})`)
-  }
-
-  /** Arguments that are columns of one schedule. */
-  function rowsOf(args: readonly Formula[]): Rows | undefined {
-    const ranges = args.filter((arg) => arg.is === 'range')
-    return ranges.length === args.length ? around.ofRows(ranges) : undefined
-  }
-
-  /** The function its first argument numbers, of all cells that are no such totals themselves. */
-  function subtotal([which, ...args]: readonly Formula[]): Code {
-    const name = which?.is === 'number' ? TOTALS[Number(which.text) % 100] : undefined
-    if (!name) throw new NotTaken('what it works out is none of those it has numbers for here')
-    const isWithin = (cell: string) => /\b(SUBTOTAL|AGGREGATE)\(/i.test(cellAt(cell)?.formula ?? '')
-    if (args.some((arg) => arg.is === 'range' && cellsOfRange(arg).flat().some(isWithin)))
-      throw new NotTaken('it leaves out totals that stand among what it adds up')
-    return call({ is: 'call', function: name, args })
-  }
-
-  /** The figures of an argument; of a range only its figures count. */
-  function figuresOf(of: Formula): Code[] {
-    if (of.is !== 'range') return [go(of)]
-    return cellsOfRange(of)
-      .flat()
-      .flatMap((name) => {
-        if (!cellAt(name)) return []
-        const code = cellCode(name)
-        return code.gives === 'number' ? [code] : []
-      })
+  /** What is asked has an answer. */
+  function isBlank([of]: readonly Formula[]): Code {
+    if (of?.is !== 'cell') throw new NotTaken('it asks of what is no cell whether anything stands there')
+    return yesNo(String(cellAt(nameAt(of.sheet, of.row, of.column)) === undefined))
   }
 }
 
-/** Functions of all figures of their ranges, and the numbers SUBTOTAL has for them. OASIS OpenFormula 1.3, 6.16. */
-const TOTALS: Readonly<Record<number, string>> = {
-  1: 'AVERAGE',
-  2: 'COUNT',
-  4: 'MAX',
-  5: 'MIN',
-  6: 'PRODUCT',
-  9: 'SUM',
+/** A comparison with a list is one with each of it. */
+function eachOf(of: Formula): Formula[] {
+  if (of.is !== 'binary') return [of]
+  const { a, b } = of
+  if (b.is === 'list') return b.rows.flat().map((one) => ({ ...of, b: one }))
+  return a.is === 'list' ? a.rows.flat().map((one) => ({ ...of, a: one })) : [of]
 }
-const OF_ALL: ReadonlySet<string> = new Set([...Object.values(TOTALS), 'SUMSQ'])
-
-const throughRows = ({ first, last }: Rows, figure: string): Code =>
-  number(`sum(for k in ${first}..${last} return ${figure})`, false)
 
 /** No place of a table, no key, and below all keys. */
 const NOWHERE: Formula = { is: 'number', text: '-999999999999999' }
