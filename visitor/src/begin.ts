@@ -1,12 +1,10 @@
-import { createApp, createSSRApp, defineComponent, h, nextTick, shallowRef } from 'vue'
+import { createApp, createSSRApp, defineComponent, h, shallowRef } from 'vue'
 import { wordedProgram, type ServedCalculator } from '@vivid/contract/visitor'
-import { isRightToLeft } from '@vivid/contract/wording'
 import { createEvaluatorWith, type Further } from '@vivid/core/evaluate'
 import CalculatorPage from './CalculatorPage.vue'
 import { turnsTaken } from './taking-over/in-turn'
 import { keepTyped } from './taking-over/keep-typed'
 import { reportHeight } from './frame/report-height'
-import type { Preview } from './frame/follow-preview'
 import { carries } from './model/carried'
 import { momentOf } from './model/moment-of'
 import { fetchAgain } from './model/fetch-again'
@@ -55,45 +53,8 @@ async function beginLive(calculator: ServedCalculator): Promise<void> {
 }
 
 async function beginPreview(): Promise<void> {
-  const [{ followPreview, tellAnswers, tellAsked }, { showPart }, { applyStyle }] = await Promise.all([
-    import('./frame/follow-preview'),
-    import('./frame/preview-marks'),
-    import('./frame/house-style'),
-  ])
-  let given = ''
-  let isGiving = false
-  const show = async ({ content, answers, turn, today, sheets, language, sight }: Preview) => {
-    const asked = JSON.stringify([answers, turn])
-    const same = asked === given
-    given = asked
-    const { further, trade } = await fetchFor(content, language)
-    applyStyle(content.style)
-    speak(language)
-    isGiving = true
-    source.value = {
-      program: wordedProgram(content),
-      today,
-      sheets,
-      language,
-      further,
-      trade,
-      logo: content.style.logo,
-      answers: same && source.value ? source.value.answers : answers,
-      // What the desk gives it knows.
-      hears: (answered) => isGiving || tellAnswers(answered),
-      hearsAsked: () => isGiving || tellAsked(),
-    }
-    await nextTick()
-    isGiving = false
-    if (sight !== undefined && !same) showPart(sight)
-  }
-  const ask = async () => {
-    isGiving = true
-    document.querySelector<HTMLButtonElement>('.work-out')?.click()
-    await nextTick()
-    isGiving = false
-  }
-  followPreview(show, ask)
+  const { previewIn } = await import('./frame/preview')
+  previewIn(source)
   await takeOver(false)
 }
 
@@ -148,9 +109,4 @@ async function presetsOf({ content, today, sheets }: ServedCalculator, further: 
   const { presetAnswers } = await fetchAgain(() => import('./model/preset-answers'))
   const around = { today: momentOf(today), sheets }
   return presetAnswers(wordedProgram(content), asked, root.lang, around, further)
-}
-
-function speak(language: string): void {
-  root.lang = language
-  root.dir = isRightToLeft(language) ? 'rtl' : 'ltr'
 }

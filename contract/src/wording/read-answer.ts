@@ -201,12 +201,15 @@ const COUNTS = [1, 2, 5]
 const signsIn = perLocale((locale) =>
   perLocale((currency) => {
     const written = (currencyDisplay: 'narrowSymbol' | 'symbol' | 'name') => {
-      const format = { style: 'currency', currency, currencyDisplay, maximumFractionDigits: 0 } as const
-      return COUNTS.flatMap((count) =>
-        new Intl.NumberFormat(locale, format)
-          .formatToParts(count)
-          .flatMap(({ type, value }) => (type === 'currency' ? [plainSigns(value)] : [])),
-      )
+      const format = new Intl.NumberFormat(locale, {
+        style: 'currency',
+        currency,
+        currencyDisplay,
+        maximumFractionDigits: 0,
+      })
+      return COUNTS.flatMap((count) => format.formatToParts(count))
+        .filter(({ type }) => type === 'currency')
+        .map(({ value }) => plainSigns(value))
     }
     const byBrowser = [...written('narrowSymbol'), ...written('symbol')]
     // "Canadian dollars", and each word of it.
