@@ -85,7 +85,7 @@ async function begun(served: ServedCalculator, isAlone: boolean) {
   }
 }
 
-type Start = Pick<CalculatorSource, 'answers' | 'refused' | 'carried' | 'linkNote'>
+type Start = Pick<CalculatorSource, 'answers' | 'refused' | 'carried' | 'thenSaid' | 'linkNote'>
 
 /** What stands behind the # of the address; most pages are opened without. */
 async function linkedStart(
@@ -93,13 +93,13 @@ async function linkedStart(
   further: Further | undefined,
 ): Promise<Start | undefined> {
   if (!carries(location.hash)) return undefined
-  const { carriedIn, fitting } = await fetchAgain(() => import('./model/carried-in'))
+  const { carriedIn, fitting, thenSaid } = await fetchAgain(() => import('./model/carried-in'))
   const carried = carriedIn(location.hash)
   if (!carried) return { answers: {}, linkNote: 'unreadable' }
   const evaluate = createEvaluatorWith(program, further)
   const around = { today: momentOf(today), sheets }
   const { hasMore, ...fits } = fitting(carried.answers, program, (answers) => evaluate(answers, around))
-  return { ...fits, carried, linkNote: hasMore ? 'hasMore' : undefined }
+  return { ...fits, carried, thenSaid, linkNote: hasMore ? 'hasMore' : undefined }
 }
 
 /** What the page's address says it begins with; most pages are opened without. */

@@ -139,7 +139,12 @@ const formattersOf = perLocale((key) => {
     minimumFractionDigits: 0,
     maximumFractionDigits: 1,
   })
-  const percent = new Intl.NumberFormat(locale, { style: 'percent', maximumFractionDigits: 12 })
+  // Read again it would be another where a mark could be that of its decimals.
+  const percent = new Intl.NumberFormat(locale, {
+    style: 'percent',
+    maximumFractionDigits: 12,
+    useGrouping: false,
+  })
   const count = new Intl.NumberFormat(locale)
   const plain = new Intl.NumberFormat(locale, { maximumFractionDigits: 12 })
   const date = new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' })

@@ -6,28 +6,58 @@ export interface TypedText {
   readonly caret: number
 }
 
+/** What stood there until now, and whether the person who types put marks between its digits: ours are not read as theirs. */
+export interface TypedBefore {
+  readonly text: string
+  readonly isMarked: boolean
+}
+
 /**
- * Groups the digits of a number while it is being typed, and keeps the caret behind the same digit. Text that is
- * not (yet) a number with at most one decimal mark is left as it is: nothing typed is ever changed in meaning. So is one
- * with a mark that does not group here ("7.5" in French), or that stands where it would not group ("1250,50" in English),
- * unless a digit was just taken away (`before`: the text until now).
+ * Groups the digits of a number while it is being typed, and keeps the caret behind the same digit; where `groups` is false, our
+ * own marks go. Text that is not (yet) a number with at most one decimal mark is left as it is: nothing typed is ever changed in
+ * meaning. So is one with a mark that does not group here ("7.5" in French), or that stands where it would not group ("1250,50"
+ * in English), unless a digit was just taken away.
  */
-export function formatAsTyped({ text, caret }: TypedText, locale: string, before = ''): TypedText {
-  const mark = decimalMarkOf(locale)
-  const isShorter = text.length < before.length
-  const parts = splitNumber(text, mark)
-  if (parts && !groupsOnly(parts.typedWhole, groupMarkOf(locale), isShorter)) return { text, caret }
-  if (!parts) return { text, caret }
+export function formatAsTyped(
+  typed: TypedText,
+  locale: string,
+  before: TypedBefore = { text: '', isMarked: false },
+  groups = true,
+): TypedText & { readonly isMarked: boolean } {
+  const added = marksIn(typed.text) - marksIn(before.text)
+  const wasMarked = before.isMarked && /\d/.test(typed.text)
+  const isMarked = wasMarked || added > 0
+  const group = groupMarkOf(locale)
+  // A mark that was just typed is the first of theirs.
+  const own = isMarked && !wasMarked && added === 1 ? typed.caret - 1 : undefined
+  const mayStrip = own === undefined ? !groups && !isMarked : MARK.test(typed.text.charAt(own))
+  const { text, caret } = mayStrip ? withoutMarks(typed, group, own) : typed
+  const parts = groups ? splitNumber(text, decimalMarkOf(locale)) : undefined
+  const isShorter = text.length < before.text.length
+  const ahead = parts && caret - parts.before.length
+  if (!parts || (isMarked && !groupsOnly(parts.typedWhole, group, isShorter, ahead ?? 0)))
+    return { text, caret, isMarked }
   const { before: lead, whole, rest } = parts
   const grouped = wholeNumbers(locale).format(BigInt(whole))
   const digitsBeforeCaret = countDigits(text.slice(lead.length, caret))
   const inWhole = caret <= text.length - rest.length
   const next = lead + grouped + rest
-  if (!inWhole) return { text: next, caret: next.length - (text.length - caret) }
+  if (!inWhole) return { text: next, caret: next.length - (text.length - caret), isMarked }
   return {
     text: next,
     caret: caret < lead.length ? caret : lead.length + afterDigits(grouped, digitsBeforeCaret),
+    isMarked,
   }
+}
+
+const MARK = /[.,'’\u066b\u066c]/
+const marksIn = (text: string): number => text.match(/[.,'’\u066b\u066c]|\s(?=\d)/g)?.length ?? 0
+
+/** Without the marks that group digits, but for the one that stands at `own`. */
+function withoutMarks({ text, caret }: TypedText, group: string, own?: number): TypedText {
+  const isKept = (sign: string, at: number) => sign !== group || at === own
+  const kept = (part: string) => [...part].filter(isKept).join('')
+  return { text: kept(text), caret: kept(text.slice(0, caret)).length }
 }
 
 interface NumberParts {
@@ -38,11 +68,12 @@ interface NumberParts {
   readonly rest: string
 }
 
-/** Whether all marks between digits group them here, or did until a digit was taken away or added. */
-function groupsOnly(digits: string, group: string, isShorter: boolean): boolean {
-  const isSpace = /\s/u.test(group)
-  const foreign = isSpace ? /[.,]/ : group === ',' ? /\./ : /,/
-  if (foreign.test(digits)) return false
+/** Whether all marks that a person typed between digits group them here, or did until a digit was taken away or added. */
+function groupsOnly(digits: string, group: string, isShorter: boolean, caret: number): boolean {
+  const first = digits.search(/\D/)
+  if (first > 3 && caret > first) return false
+  const isGroup = (sign: string) => (/\s/u.test(group) ? /\s/u.test(sign) : sign === group)
+  if (![...digits.replace(/\d/g, '')].every(isGroup)) return false
   const last = digits.split(/[.,]/).at(-1) ?? ''
   return isShorter || !/[.,]/.test(digits) || last.length >= 3
 }

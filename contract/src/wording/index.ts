@@ -31,7 +31,14 @@ export { noticesOf, noticesSaid } from './notices'
 export { doubtSentence, problemSentence, problemWithPlace } from './problem-sentences'
 export { readWholeNumber } from './read-answer'
 export { decimalMarkOf } from './intl'
-export { DIRECTION_MARKS, readBy, readingsOf, type DecimalMark, type NumberKind } from './read-number'
+export {
+  DIRECTION_MARKS,
+  readBy,
+  readingsOf,
+  saysPercent,
+  type DecimalMark,
+  type NumberKind,
+} from './read-number'
 export { ratesSaid } from './rates-said'
 export { labelSaid, oftenSaid, figureText, sentenceText } from './readout-text'
 export {

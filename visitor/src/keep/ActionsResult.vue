@@ -5,9 +5,9 @@ import { type ActionName, type RateSheet, type Readout, type ReadoutOf, startOf 
 import type { TellHost } from '../frame/tell-host'
 import type { Calculator } from '../model/use-calculator'
 import { decimalMarkOf } from '@vivid/contract/wording'
-import { linkTo } from '../model/carried'
 import { fetchFile, type AsShown } from './ask-server'
 import HandOverForm from './HandOverForm.vue'
+import { linkedNow, linkTo } from './link-of'
 import { saveFile } from './save-file'
 import { scheduleCsv } from './schedule-csv'
 
@@ -137,7 +137,7 @@ async function makeFile(kind: FileKind): Promise<void> {
 
 async function copyLink(): Promise<void> {
   const page = `${location.origin}/c/${live.value?.slug ?? ''}`
-  const link = linkTo(page, calculator.language.value, calculator.linked())
+  const link = linkTo(page, calculator.language.value, linkedNow(calculator))
   if (sharesByItself.value) return shareLink(link)
   try {
     await navigator.clipboard.writeText(link)

@@ -2,6 +2,7 @@ import type { Answers, Evaluator, Further, Program, RateSheet } from '@vivid/cor
 import type { Logo } from '@vivid/contract/visitor'
 import type { TradeWords } from '@vivid/contract/wording'
 import type { Carried } from './carried'
+import type { thenSaid } from './then-said'
 
 /** What the page is made from: a program, the answers to begin with, the day, the rates and the language. */
 export interface CalculatorSource {
@@ -27,6 +28,8 @@ export interface CalculatorSource {
   readonly refused?: readonly string[]
   /** What the address brought back. */
   readonly carried?: Carried | undefined
+  /** How it is said what a link said when it was made. */
+  readonly thenSaid?: typeof thenSaid
   /** What has to be said of a link that could not be taken as it is. */
   readonly linkNote?: 'unreadable' | 'hasMore' | undefined
 }

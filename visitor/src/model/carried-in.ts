@@ -2,6 +2,8 @@ import type { Answers, Evaluation, Program, Value, WhatIf } from '@vivid/core/ev
 import { hasGaps, keptLimits, MOST_BESIDE, type KeptWhatIf } from '@vivid/contract/wording'
 import { LINK, type Carried, type Then } from './carried'
 
+export { thenSaid } from './then-said'
+
 /** What a hash carries; undefined where nothing of it can be read. */
 export function carriedIn(hash: string): Carried | undefined {
   const [, name, text = ''] = /^#(\w+)=([^&]*)/.exec(hash) ?? []

@@ -1,10 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { fetchAllLanguages } from '@vivid/contract/wording'
+import { fetchAllLanguages, readTyped } from '@vivid/contract/wording'
 import { compile, createEvaluator, minor, starters } from '@vivid/core'
-import { carries, linkTo, marksOf, pageHash, type Carried } from './carried'
+import { linkTo } from '../keep/link-of'
+import { carries, pageHash, type Carried } from './carried'
 import { carriedIn, fitting } from './carried-in'
 import { momentOf } from './moment-of'
+import { marksOf } from './sheet-marks'
 
 await fetchAllLanguages()
 const PAGE = 'https://calculators.example/c/floating-home-mortgage'
@@ -147,6 +149,47 @@ describe('answers from outside', () => {
       { numRuns: 200 },
     )
   })
+})
+
+const TYPED: readonly string[] = ['money', 'percent', 'share', 'term', 'number']
+
+test('whatever is typed into any question of any starter is there again after a reload (4,000)', () => {
+  const digits = fc.bigInt({ min: 0n, max: 10n ** 17n }).map(String)
+  const dressed = fc.tuple(
+    fc.constantFrom('', '-', '$', '('),
+    fc.oneof(digits, fc.stringMatching(/^\d{1,7}[.,]\d{1,9}$/)),
+    fc.constantFrom('', ' %', 'k', ' million', ' years', 'y 6m', ')'),
+  )
+  const typed = fc.oneof(
+    dressed.map((parts) => parts.join('')),
+    fc.string(),
+  )
+  const asked = starters.flatMap(({ make }) => {
+    const { program } = compile(make(), [])
+    const evaluator = createEvaluator(program)
+    const evaluate = (answers: object) =>
+      evaluator({ ...answers }, { today: momentOf('2026-11-25'), sheets: [] })
+    return program.steps.flatMap(({ step }) =>
+      step.kind === 'question' && TYPED.includes(step.asks) ? [{ question: step, program, evaluate }] : [],
+    )
+  })
+  fc.assert(
+    fc.property(
+      fc.nat(asked.length - 1),
+      typed,
+      fc.constantFrom('en-CA', 'fr-CA', 'de-DE'),
+      fc.constantFrom('money' as const, 'percent' as const),
+      (at, text, locale, unit) => {
+        const one = asked[at]
+        if (!one) return
+        const { question, program, evaluate } = one
+        const answer = readTyped(question, text, unit, { locale, currency: program.currency })
+        const { answers, refused } = fitting({ [question.id]: answer }, program, evaluate)
+        expect([text, refused, answers]).toEqual([text, [], { [question.id]: answer }])
+      },
+    ),
+    { numRuns: 4000 },
+  )
 })
 
 test('a sheet’s mark is another one whenever what it says is', () => {

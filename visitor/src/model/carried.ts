@@ -1,4 +1,4 @@
-import type { Answers, RateSheet, Value } from '@vivid/core/evaluate'
+import type { Answers, Value } from '@vivid/core/evaluate'
 import type { KeptWhatIf } from '@vivid/contract/wording'
 
 /** What visitors keep beside their loan, by the readout it is tried in. */
@@ -28,31 +28,12 @@ export interface Then {
 /** A link that was sent, and a page on the way: only a link says what was then. */
 export const [LINK, PAGE] = ['kept', 'now'] as const
 
-/** A link that brings the same figures back. No server and no log sees what stands behind the #. */
-export function linkTo(page: string, language: string, carried: Carried): string {
-  const link = new URL(page)
-  link.search = new URLSearchParams({ lang: language }).toString()
-  link.hash = `${LINK}=${encode(JSON.stringify(carried))}`
-  return link.href
-}
-
-export const pageHash = (carried: Carried): string => `#${PAGE}=${encode(JSON.stringify(carried))}`
+export const pageHash = (carried: Carried): string => `#${PAGE}=${encoded(JSON.stringify(carried))}`
 
 /** Whether a hash is one of ours, whatever stands in it. */
 export const carries = (hash: string): boolean => new RegExp(`^#(${LINK}|${PAGE})=`).test(hash)
 
-/** A short mark of each sheet, another one whenever what it says is another. */
-export const marksOf = (sheets: readonly RateSheet[]): Readonly<Record<string, string>> =>
-  Object.fromEntries(sheets.map((sheet) => [sheet.id, markOf(JSON.stringify(sheet.versions))]))
-
-/** FNV-1a, 32 bits: tells a change from none, and keeps nothing secret. */
-function markOf(text: string): string {
-  let hash = 0x811c9dc5
-  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 0x01000193)
-  return (hash >>> 0).toString(36)
-}
-
-const encode = (text: string) =>
+export const encoded = (text: string) =>
   btoa(Array.from(new TextEncoder().encode(text), (byte) => String.fromCharCode(byte)).join(''))
     .replaceAll('+', '-')
     .replaceAll('/', '_')

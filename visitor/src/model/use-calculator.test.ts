@@ -2,7 +2,7 @@
 import fc from 'fast-check'
 import { computed, effectScope, nextTick, shallowRef } from 'vue'
 import { expect, test } from 'vitest'
-import { fetchAllLanguages } from '@vivid/contract/wording'
+import { fetchAllLanguages, isUnreadable, readTyped } from '@vivid/contract/wording'
 import {
   compile,
   createEvaluator,
@@ -64,6 +64,45 @@ test.each(starters.map(({ id }) => id))(
       }
   },
 )
+
+test('typed letter by letter, a number is read as when it comes at once (600)', () => {
+  const whole = fc.integer({ min: 0, max: 9_999_999 })
+  const number = fc.oneof(
+    whole.map(String),
+    fc.tuple(whole, fc.constantFrom('.', ','), fc.stringMatching(/^\d{1,4}$/)).map((parts) => parts.join('')),
+    whole.map((one) => one.toLocaleString('en-CA')),
+  )
+  const text = fc.tuple(number, fc.constantFrom('', '%', ' %', '$', 'k')).map((parts) => parts.join(''))
+  for (const language of ['en-CA', 'fr-CA']) {
+    const { calculator, question, close } = opened('mortgage-payment', undefined, language)
+    const place = { locale: language, currency: 'CAD' } as const
+    fc.assert(
+      fc.property(
+        text,
+        fc.constantFrom('homePrice', 'downPayment', 'rate'),
+        fc.constantFrom('money' as const, 'percent' as const),
+        (typed, id, unit) => {
+          const asked = question(id)
+          calculator.units[id] = unit
+          calculator.setAnswer(asked, null)
+          calculator.units[id] = unit
+          let shown = ''
+          for (const letter of typed) {
+            const next = { text: shown + letter, caret: shown.length + 1 }
+            shown = calculator.type(asked, next).text
+          }
+          const meant = (said: string) => {
+            const answer = readTyped(asked, said, unit, place)
+            return isUnreadable(answer) ? answer.couldBe : answer
+          }
+          expect([typed, unit, shown, meant(shown)]).toEqual([typed, unit, shown, meant(typed)])
+        },
+      ),
+      { numRuns: 300 },
+    )
+    close()
+  }
+})
 
 test('what is typed stands in its field at once; figures follow once that is painted', async () => {
   const page = opened('mortgage-payment')

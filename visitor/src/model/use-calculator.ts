@@ -24,6 +24,7 @@ import {
   meaningsOn,
   problemSentence,
   readTyped,
+  saysPercent,
   textOfAnswer,
   understoodAs,
   unitOf,
@@ -33,7 +34,7 @@ import {
 import { beginsWith, defaultOf } from './begins-with'
 import { headlineOf } from './headline'
 import { momentOf } from './moment-of'
-import { marksOf, type Carried } from './carried'
+import type { Carried } from './carried'
 import { useBeside } from './use-beside'
 import { useFollowing } from './use-following'
 import type { CalculatorSource } from './calculator-source'
@@ -67,6 +68,8 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   /** Texts in the fields, and for shares what a bare number means. */
   const texts = reactive<Record<string, string>>({})
   const units = reactive<Record<string, ShareUnit>>({})
+  /** Fields between whose digits stand marks that were typed, not ours. */
+  const marked: Record<string, boolean> = {}
   /** Fields that were left at least once: only there is a problem pointed out while others are still typed in. */
   const left = ref(new Set<string>())
 
@@ -156,13 +159,20 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     if (question.asks === 'share') units[question.id] = unitOf(answer)
     settled[question.id] = answer
     texts[question.id] = textOfAnswer(question, answer, figures.value)
+    marked[question.id] = false
   }
 
   /** Takes what is typed, grouping the digits of an amount on the way; returns where the caret goes. */
-  function type(question: Question, typed: TypedText): TypedText {
-    const groups = question.asks === 'money' || question.asks === 'share'
-    const next = groups ? formatAsTyped(typed, language.value, texts[question.id]) : typed
-    texts[question.id] = next.text
+  function type({ id, asks }: Question, typed: TypedText): TypedText {
+    const before = { text: texts[id] ?? '', isMarked: marked[id] ?? false }
+    // A percentage has no groups: what we put there would be read as its decimals.
+    const groups = asks === 'money' || (units[id] === 'money' && !saysPercent(typed.text))
+    const next =
+      asks === 'money' || asks === 'share'
+        ? formatAsTyped(typed, language.value, before, groups)
+        : { ...typed, isMarked: false }
+    texts[id] = next.text
+    marked[id] = next.isMarked
     return next
   }
 
@@ -274,19 +284,6 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
   })
   /** What that is made from; another whenever it is. */
   const whatIsCarried = () => [read.value, { ...beside }, asked.value, isOutOfDate.value]
-  /** The same of the figures that are shown, for a link that others open. */
-  const linked = (): Carried => ({
-    answers: shownAnswers.value,
-    beside,
-    isWorkedOut: true,
-    then: {
-      on: source.value.today,
-      headline: headline.value?.value,
-      edition: source.value.live?.edition ?? 0,
-      rates: marksOf(source.value.sheets),
-    },
-  })
-
   return {
     program,
     sheets: computed(() => source.value.sheets),
@@ -314,7 +311,6 @@ export function useCalculator(source: ComputedRef<CalculatorSource>) {
     tryingIn,
     carried,
     whatIsCarried,
-    linked,
     shownAnswers,
     live: computed(() => source.value.live),
     today: computed(() => source.value.today),

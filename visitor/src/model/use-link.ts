@@ -1,7 +1,7 @@
 import { computed, ref, shallowRef, type ComputedRef } from 'vue'
 import { mainLanguage, textIn } from '@vivid/core/evaluate'
 import type { Figures, PageWords } from '@vivid/contract/wording'
-import { marksOf, type Then } from './carried'
+import type { Then } from './carried'
 import { saidOtherwise, type Headline } from './headline'
 import type { CalculatorSource } from './calculator-source'
 
@@ -20,21 +20,6 @@ export function useLink(
   const note = ref<CalculatorSource['linkNote']>()
   const refused = ref<readonly string[]>([])
 
-  /** What a link said when it was made, where the same answers say something else today, and what has changed since. */
-  function thenSaid({ headline, on, edition, rates }: Then): string {
-    const [figures, words] = [page.figures.value, page.words.value]
-    const { sheets, live } = source.value
-    if (!headline) return ''
-    const figure = headline.unit === 'money' ? figures.money(headline.money) : figures.value(headline)
-    const marks = marksOf(sheets)
-    const changed = sheets.filter(({ id }) => id in rates && rates[id] !== marks[id])
-    return [
-      words.keptThen(on ? figures.date(on) : '–', figure),
-      ...(changed.length > 0 ? [words.ratesSince(changed.map(({ name }) => name).join(', '))] : []),
-      ...(edition !== 0 && edition !== live?.edition ? [words.calculatorSince] : []),
-    ].join(' ')
-  }
-
   return {
     begin(): void {
       const { carried, refused: notTaken = [], linkNote } = source.value
@@ -48,11 +33,12 @@ export function useLink(
       refused.value = []
     },
     said: computed((): string[] => {
-      const { linkUnreadable, linkMore } = page.words.value
+      const [figures, words] = [page.figures.value, page.words.value]
+      const { linkUnreadable, linkMore } = words
       const notes = { unreadable: linkUnreadable, hasMore: linkMore }
       return [
         ...(note.value ? [notes[note.value]] : []),
-        ...(then.value?.headline ? [thenSaid(then.value)] : []),
+        ...(then.value ? [source.value.thenSaid?.(then.value, source.value, { figures, words }) ?? ''] : []),
       ]
     }),
     /** Said of questions that begin with something else than the page was to begin with, until they are answered. */

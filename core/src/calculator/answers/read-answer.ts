@@ -1,5 +1,5 @@
 import { Decimal } from '../../money/decimal'
-import { LARGEST_AMOUNT, minor, type Minor } from '../../money/minor'
+import { minor, type Minor } from '../../money/minor'
 import { roundDecimal } from '../../money/rounding'
 import { frequencies, type Frequency } from '../../rates/frequency'
 import { HIGHEST_PERCENT, isPlainDecimal } from '../../rates/percent'
@@ -20,14 +20,16 @@ export function readOneAnswer(
 ): Value | Problem {
   switch (question.asks) {
     case 'money':
-      return isMoney(answer) ? inRange(question, moneyOf(question, answer)) : unreadable(question, 'money')
+      return isWholeNumber(answer)
+        ? inRange(question, moneyOf(question, answer))
+        : unreadable(question, 'money')
     case 'percent':
       return isPercent(answer)
         ? inRange(question, { unit: 'percent', percent: answer })
         : unreadable(question, 'percent')
     case 'share':
       return isShare(answer)
-        ? shareInRange(question, shareOf(answer, whole ?? minor(0)), whole ?? minor(0))
+        ? shareInRange(question, shareOf(comparable(answer), whole ?? minor(0)), whole ?? minor(0))
         : unreadable(question, 'share')
     case 'term':
       return isLength(answer) ? inRange(question, { unit: 'term', ...answer }) : unreadable(question, 'term')
@@ -61,6 +63,15 @@ export function shareOf(share: Share, whole: Minor): ShareValue {
   return { unit: 'share', money: minor(share.money), percent, typed: 'money' }
 }
 
+/** A percentage that an amount can be worked out of; beyond it all are out of range alike. */
+function comparable(share: Share): Share {
+  if ('money' in share) return share
+  const percent = Number(share.percent)
+  return Math.abs(percent) > HIGHEST_PERCENT
+    ? { percent: String(Math.sign(percent) * HIGHEST_PERCENT) }
+    : share
+}
+
 const money = (amount: number): Value => ({ unit: 'money', money: minor(amount) })
 const moneyOf = ({ per }: QuestionOf<'money'>, amount: number): Value => ({
   unit: 'money',
@@ -76,18 +87,18 @@ const unreadable = ({ id }: Question, wanted: AnswerKind): Problem => ({
   wanted,
 })
 
-export const isMoney = (answer: unknown): answer is number =>
-  typeof answer === 'number' && Number.isInteger(answer) && Math.abs(answer) <= LARGEST_AMOUNT
+/** A whole number; an amount, in minor units. What is too large for its question is out of its range. */
+export const isWholeNumber = (answer: unknown): answer is number =>
+  typeof answer === 'number' && Number.isSafeInteger(answer)
 
 export const isPercent = (answer: unknown): answer is string =>
-  typeof answer === 'string' && isPlainDecimal(answer) && Math.abs(Number(answer)) <= HIGHEST_PERCENT
-
-const isWholeNumber = (answer: unknown): answer is number =>
-  typeof answer === 'number' && Number.isSafeInteger(answer)
+  typeof answer === 'string' && isPlainDecimal(answer)
 
 function isShare(answer: unknown): answer is Share {
   if (typeof answer !== 'object' || answer === null || Object.keys(answer).length !== 1) return false
-  return ('money' in answer && isMoney(answer.money)) || ('percent' in answer && isPercent(answer.percent))
+  return (
+    ('money' in answer && isWholeNumber(answer.money)) || ('percent' in answer && isPercent(answer.percent))
+  )
 }
 
 function isLength(answer: unknown): answer is TermLength {

@@ -1,9 +1,9 @@
 import { monthsInterest } from '../../lending/pay-off'
-import { minor, type Minor } from '../../money/minor'
+import { LARGEST_AMOUNT, minor, type Minor } from '../../money/minor'
 import { LOAN_NAME, LONGEST_LOAN_NAME } from '../document/answer-limits'
 import type { OwedLoanAnswer } from '../document/document-shapes'
 import type { Question, QuestionOf } from '../document/questions'
-import { isMoney, isPercent, readOneAnswer } from './read-answer'
+import { isPercent, isWholeNumber, readOneAnswer } from './read-answer'
 import type { LoanCell, Problem, Value } from '../program/evaluated'
 
 type LoansQuestion = QuestionOf<'loans'>
@@ -56,9 +56,9 @@ function readLoan(question: LoansQuestion, answer: unknown, loan: number): OwedL
     ['payment', payment],
   ] as const)
     if (value === null || value === undefined) return { code: 'ANSWER_MISSING', field, at: at(of) }
-  if (!isMoney(owed)) return unreadable('money', 'owed')
+  if (!isWholeNumber(owed)) return unreadable('money', 'owed')
   if (!isPercent(rate)) return unreadable('percent', 'rate')
-  if (!isMoney(payment)) return unreadable('money', 'payment')
+  if (!isWholeNumber(payment)) return unreadable('money', 'payment')
   const below = (of: LoanCell['of'], least: Value): Problem => ({
     code: 'ANSWER_BELOW_LEAST',
     field,
@@ -76,6 +76,7 @@ function readLoan(question: LoansQuestion, answer: unknown, loan: number): OwedL
   if (Number(rate) < 0) return below('rate', { unit: 'percent', percent: '0' })
   if (Number(rate) > Number(mostRate)) return above('rate', { unit: 'percent', percent: mostRate })
   if (payment < 1) return below('payment', money(1))
+  if (payment > LARGEST_AMOUNT) return above('payment', money(LARGEST_AMOUNT))
   const interest = monthsInterest({ owed, annualRate: rate })
   if (payment <= interest)
     return { code: 'LOAN_NEVER_REPAID', field, least: money(interest + 1), at: at('payment') }
