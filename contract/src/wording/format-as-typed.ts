@@ -24,14 +24,15 @@ export function formatAsTyped(
   before: TypedBefore = { text: '', isMarked: false },
   groups = true,
 ): TypedText & { readonly isMarked: boolean } {
-  const added = marksIn(typed.text) - marksIn(before.text)
-  const wasMarked = before.isMarked && /\d/.test(typed.text)
-  const isMarked = wasMarked || added > 0
+  const { from, to } = changedIn(before.text, typed.text)
+  const isTyped = MARK.test(typed.text.slice(from, to))
+  const wasMarked = before.isMarked && MARK.test(typed.text)
+  const isMarked = wasMarked || isTyped
   const group = groupMarkOf(locale)
-  // A mark that was just typed is the first of theirs.
-  const own = isMarked && !wasMarked && added === 1 ? typed.caret - 1 : undefined
-  const mayStrip = own === undefined ? !groups && !isMarked : MARK.test(typed.text.charAt(own))
-  const { text, caret } = mayStrip ? withoutMarks(typed, group, own) : typed
+  // A mark that was just typed is the first of theirs: those around it are ours.
+  const own = isTyped && !wasMarked && to - from === 1 ? from : undefined
+  const hasOurs = own !== undefined || (!groups && !isMarked)
+  const { text, caret } = hasOurs ? withoutMarks(typed, group, own) : typed
   const parts = groups ? splitNumber(text, decimalMarkOf(locale)) : undefined
   const isShorter = text.length < before.text.length
   const ahead = parts && caret - parts.before.length
@@ -50,8 +51,16 @@ export function formatAsTyped(
   }
 }
 
-const MARK = /[.,'’\u066b\u066c]/
-const marksIn = (text: string): number => text.match(/[.,'’\u066b\u066c]|\s(?=\d)/g)?.length ?? 0
+const MARK = /[.,'’\u066b\u066c]|\s(?=\d)/
+
+/** Where a text differs from what it was. */
+function changedIn(before: string, now: string): { readonly from: number; readonly to: number } {
+  let [from, behind] = [0, 0]
+  while (from < before.length && before[from] === now[from]) from++
+  const most = Math.min(before.length, now.length) - from
+  while (behind < most && before.at(-1 - behind) === now.at(-1 - behind)) behind++
+  return { from, to: now.length - behind }
+}
 
 /** Without the marks that group digits, but for the one that stands at `own`. */
 function withoutMarks({ text, caret }: TypedText, group: string, own?: number): TypedText {

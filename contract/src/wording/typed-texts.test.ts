@@ -220,7 +220,7 @@ describe.each(everywhere)('what a page writes it reads again, in %s', (locale) =
       const whole = figures.money(minor(amount))
       expect([whole, readTyped(money, whole, 'money', { locale, currency })]).toEqual([whole, amount])
     }
-    for (const rate of ['0', '0.125', '4.64', '12.345', '100']) {
+    for (const rate of ['0', '0.125', '4.64', '12.345', '100', '5000', '123456.5']) {
       again(percent, rate)
       again(share, { percent: rate })
     }

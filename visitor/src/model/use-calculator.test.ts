@@ -65,7 +65,7 @@ test.each(starters.map(({ id }) => id))(
   },
 )
 
-test('typed letter by letter, a number is read as when it comes at once (600)', () => {
+test('typed letter by letter, or pasted over another, a number is read as it is (600)', () => {
   const whole = fc.integer({ min: 0, max: 9_999_999 })
   const number = fc.oneof(
     whole.map(String),
@@ -81,16 +81,21 @@ test('typed letter by letter, a number is read as when it comes at once (600)', 
         text,
         fc.constantFrom('homePrice', 'downPayment', 'rate'),
         fc.constantFrom('money' as const, 'percent' as const),
-        (typed, id, unit) => {
+        fc.boolean(),
+        (typed, id, unit, isPasted) => {
           const asked = question(id)
           calculator.units[id] = unit
           calculator.setAnswer(asked, null)
           calculator.units[id] = unit
           let shown = ''
-          for (const letter of typed) {
-            const next = { text: shown + letter, caret: shown.length + 1 }
-            shown = calculator.type(asked, next).text
-          }
+          if (isPasted) {
+            calculator.type(asked, { text: '61,890', caret: 6 })
+            shown = calculator.type(asked, { text: typed, caret: typed.length }).text
+          } else
+            for (const letter of typed) {
+              const next = { text: shown + letter, caret: shown.length + 1 }
+              shown = calculator.type(asked, next).text
+            }
           const meant = (said: string) => {
             const answer = readTyped(asked, said, unit, place)
             return isUnreadable(answer) ? answer.couldBe : answer
