@@ -12,7 +12,9 @@ import { postgresPrograms } from './lib/postgres-programs.mjs'
 import { root } from './lib/project.mjs'
 import { runCommand } from './lib/run-command.mjs'
 
-const total = { passed: 0, failed: 0 }
+/** Names of tests that are asked for; without any it is all. */
+const only = process.argv.slice(2)
+const total = { passed: 0, failed: 0, tests: 0 }
 /** @param {{ passed: number, failed: number }} counts */
 const count = ({ passed, failed }) => {
   total.passed += passed
@@ -42,6 +44,8 @@ await inTurn(async () => {
       count(await runTests('!e2e'))
     }),
   ])
+  if (only.length > 0 && total.tests === 0)
+    throw new PlainFailure(`No test file has ${only.join(' or ')} in its name.`)
 })
 console.log(`${total.passed} passed, ${total.failed} failed`)
 process.exitCode = total.failed > 0 ? 1 : 0
@@ -52,7 +56,6 @@ async function runTests(project) {
   // PostgreSQL's own user has to get in.
   chmodSync(folder, 0o755)
   const report = join(folder, 'report.json')
-  const only = process.argv.slice(2)
   const args = ['run', `--project=${project}`, '--reporter=default', '--reporter=json']
   const { code } = await runCommand(
     join(root, 'node_modules/.bin/vitest'),
@@ -70,6 +73,7 @@ async function runTests(project) {
     numFailedTestSuites = 0,
   } = existsSync(report) ? JSON.parse(readFileSync(report, 'utf8')) : {}
   rmSync(folder, { recursive: true, force: true })
+  total.tests += numPassedTests + numFailedTests
   const reported = numFailedTests || numFailedTestSuites
   return { passed: numPassedTests, failed: code === 0 ? reported : Math.max(1, reported) }
 }
