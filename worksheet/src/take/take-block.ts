@@ -215,9 +215,9 @@ export function takeBlock(
       if (sheet !== block.sheet || lane !== other || last - first < FEWEST_ADDED) return undefined
       // Heads and empty cells around the rows add nothing; a figure there is another sum.
       if (hasFigures(lane, begins, first - 1) || hasFigures(lane, last + 1, ends)) return undefined
-      const ahead = countedLane({ sheet, ...from }, 1)
-      const text = texts.get(lane)?.('k') ?? (ahead === undefined ? undefined : String(shifted('k', ahead)))
-      return text === undefined ? undefined : { first, last, text }
+      const [known, ahead] = [texts.get(lane), countedLane({ sheet, ...from }, 1)]
+      if (known) return { first, last, text: `(${known('k')})` }
+      return ahead === undefined ? undefined : { first, last, text: String(shifted('k', ahead)) }
     })
     const [whole] = all
     if (!whole || !all.every((one) => one?.first === whole.first && one.last === whole.last)) return undefined

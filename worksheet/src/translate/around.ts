@@ -3,7 +3,7 @@ import type { CellRange, Formula } from '../formula/parse-formula'
 import type { Code } from './code'
 import type { LookedUp } from './table'
 
-/** Rows of a schedule: each column's figure in row `k`, counted from 1. */
+/** Rows of a schedule: each column's figure in row `k`, counted from 1, ready to stand beside any operator. */
 export interface Rows {
   readonly first: number
   readonly last: number

@@ -2,8 +2,8 @@ import ExcelJS from 'exceljs'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { figuresOf, readWorksheet, reportOf } from '..'
-import type { MadeCell } from '../testing/books'
-import { draftOf, gotOf, whyOf } from '../testing/drafts'
+import { bookOf, scheduleCells, type MadeCell, type MadeCells } from '../testing/books'
+import { differing, draftOf, gotOf, plain, whyOf } from '../testing/drafts'
 
 /** Costs of a purchase, with an empty place and a heading among them. */
 const costs = {
@@ -197,5 +197,36 @@ describe('in a schedule', () => {
       ['S!F2', 'it may count rows behind the last payment, where the file has empty texts'],
     ])
     expect(figures.filter(({ agrees }) => !agrees)).toEqual([])
+  })
+
+  test('to the cent too, whose rows are conditions themselves', async () => {
+    const { cells, formats } = scheduleCells({ ...plain, isRounded: true })
+    const figuresIn = (column: string) =>
+      Array.from({ length: 60 }, (_, i) => {
+        const cell = cells[`${column}${12 + i}`]
+        return Number(typeof cell === 'object' ? cell.result : cell)
+      })
+    const [numbers, paid, interest, closing] = ['A', 'C', 'E', 'G'].map(figuresIn)
+    const sum = (all: readonly number[] | undefined) => (all ?? []).reduce((a, b) => a + b, 0)
+    const beside: MadeCells = {
+      K1: { formula: 'SUMIF(A12:A71,"<=24",E12:E71)', result: sum(interest?.slice(0, 24)) },
+      K2: {
+        formula: 'COUNTIF(G12:G71,">75000")',
+        result: (closing ?? []).filter((one) => one > 75_000).length,
+      },
+      K3: {
+        formula: 'SUMPRODUCT(E12:E71,A12:A71)',
+        result: sum(interest?.map((one, i) => one * (numbers?.[i] ?? 0))),
+      },
+      K4: { formula: 'NPV(B2/B4,C12:C71)', result: sum(paid?.map((one, i) => one / 1.005 ** (i + 1))) },
+      K5: {
+        formula: 'SUMIFS(F12:F71,G12:G71,">75000")',
+        result: sum(figuresIn('F').filter((_, i) => (closing?.[i] ?? 0) > 75_000)),
+      },
+    }
+    const report = reportOf(await readWorksheet(await bookOf({ ...cells, ...beside }, formats), 'Cents'))
+    expect(report.leftOut).toEqual([])
+    expect(differing(report)).toEqual([])
+    expect(report.figures.filter(({ cell }) => /^S!K/.test(cell))).toHaveLength(5)
   })
 })

@@ -45,7 +45,7 @@ export function createOverRanges(
 
   function sumOfProducts(args: readonly Formula[]): Code {
     const rows = rowsOf(args)
-    if (rows) return throughRows(rows, rows.texts.map((one) => `(${one})`).join(' * '))
+    if (rows) return throughRows(rows, rows.texts.join(' * '))
     const lists = args.map(figuresOf)
     const [first = []] = lists
     if (lists.some((list) => list.length !== first.length))
@@ -60,7 +60,7 @@ export function createOverRanges(
     const grown = `(1 + ${asNumber(around.short(go(rate)))})`
     const rows = args.length === 1 ? rowsOf(args) : undefined
     if (rows && !/\bk\b/.test(grown))
-      return throughRows(rows, `(${rows.texts[0] ?? ''}) / ${grown} ** (k - ${rows.first - 1})`)
+      return throughRows(rows, `${rows.texts[0] ?? ''} / ${grown} ** (k - ${rows.first - 1})`)
     const all = args.flatMap(figuresOf).map((one, i) => `${asNumber(one)} / ${grown} ** ${i + 1}`)
     return all.length === 0 ? ZERO : number(`(${all.join(' + ')})`)
   }
