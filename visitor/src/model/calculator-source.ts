@@ -1,8 +1,7 @@
 import type { Answers, Evaluator, Further, Program, RateSheet } from '@vivid/core/evaluate'
 import type { Logo } from '@vivid/contract/visitor'
-import type { TradeWords } from '@vivid/contract/wording'
-import type { Carried } from './carried'
-import type { thenSaid } from './then-said'
+import type { Figures, PageWords, TradeWords } from '@vivid/contract/wording'
+import type { Carried, Then } from './carried'
 
 /** What the page is made from: a program, the answers to begin with, the day, the rates and the language. */
 export interface CalculatorSource {
@@ -29,7 +28,11 @@ export interface CalculatorSource {
   /** What the address brought back. */
   readonly carried?: Carried | undefined
   /** How it is said what a link said when it was made. */
-  readonly thenSaid?: typeof thenSaid
+  readonly thenSaid?: (
+    then: Then,
+    source: CalculatorSource,
+    page: { readonly figures: Figures; readonly words: PageWords },
+  ) => string
   /** What has to be said of a link that could not be taken as it is. */
   readonly linkNote?: 'unreadable' | 'hasMore' | undefined
 }

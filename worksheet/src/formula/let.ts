@@ -1,4 +1,4 @@
-import { NotTaken, withParts, type Formula } from './parse-formula'
+import { NotTaken, withParts, type Formula } from './formula'
 
 /** The most parts a formula may have once what it names is written out where it is used. */
 const MOST_PARTS = 2_000

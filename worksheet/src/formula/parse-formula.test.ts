@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
-import { NotTaken, parseFormula, type Formula } from './parse-formula'
+import { NotTaken, type Formula } from './formula'
+import { parseFormula } from './parse-formula'
 
 /** The tree with all brackets. */
 function written(of: Formula): string {

@@ -1,4 +1,4 @@
-import type { Formula } from './parse-formula'
+import type { Formula } from './formula'
 
 /** What a formula takes apart into, itself first; what it looks up in is left alone. */
 export function partsOfFormula(of: Formula): Formula[] {

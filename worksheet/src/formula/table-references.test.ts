@@ -3,7 +3,8 @@ import { expect, test } from 'vitest'
 import { figuresOf, readWorksheet, reportOf } from '..'
 import type { TableOnSheet } from '../book/book'
 import { withoutNames } from '../understand/references'
-import { NotTaken, parseFormula } from './parse-formula'
+import { NotTaken } from './formula'
+import { parseFormula } from './parse-formula'
 import { withCells } from './table-references'
 
 /** Heading in row 2, figures in rows 3 to 5, totals in row 6; columns B to D. */

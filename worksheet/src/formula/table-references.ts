@@ -1,5 +1,6 @@
 import { columnLetters, type Book, type TableOnSheet } from '../book/book'
-import { LONGEST, NotTaken } from './parse-formula'
+import { NotTaken } from './formula'
+import { LONGEST } from './parse-formula'
 
 /** Texts and names of sheets in quotes, where nothing is a reference. */
 const QUOTED = /("(?:[^"]|"")*"|'(?:[^']|'')*')/

@@ -1,4 +1,4 @@
-import type { Formula } from '../formula/parse-formula'
+import type { Formula } from '../formula/formula'
 
 /** A figure of the file that a loan may rest on: a cell, or a part of a formula, as it stands in a formula of ours and what it comes to. */
 export interface Figure {

@@ -1,4 +1,4 @@
-import type { Formula } from '../formula/parse-formula'
+import type { Formula } from '../formula/formula'
 import { levelPaymentOf, paymentsOf } from '../loans/annuity'
 import { isPeriodRate, paymentsAYear } from '../loans/rate-of'
 import { isNear } from '../take/ask'

@@ -1,4 +1,4 @@
-import { NotTaken, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/formula'
 import type { Code } from '../translate/code'
 import type { TakenOver } from '../take/taking'
 import { reachedFrom } from '../understand/understand'

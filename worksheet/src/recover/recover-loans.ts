@@ -1,6 +1,6 @@
 import { minorDigitsOf, type CalculatorDocument, type StepOf } from '@vivid/core'
 import { nameAt, nameOfCell } from '../book/book'
-import type { Formula } from '../formula/parse-formula'
+import type { Formula } from '../formula/formula'
 import { partsOfFormula } from '../formula/parts-of-formula'
 import { ledgerText } from '../loans/annuity'
 import type { Figure } from '../loans/figure'

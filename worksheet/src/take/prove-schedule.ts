@@ -1,5 +1,5 @@
 import type { CalculatorStep } from '@vivid/core'
-import { NotTaken, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/formula'
 import { figure, number, ZERO } from '../translate/code'
 import { countOfBlock, placeIn, relative, type Block, type BlockCell } from '../understand/blocks'
 import { reachedFrom } from '../understand/understand'

@@ -1,6 +1,6 @@
 import { placeOf } from '../book/book'
 import { daysAfter } from '../book/days'
-import { NotTaken, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/formula'
 import { number, ZERO, type Code } from '../translate/code'
 import { endOfMonth, monthsLater } from '../translate/dates'
 import { splitName } from '../translate/translate'

@@ -1,5 +1,5 @@
 import type { Cell } from '../book/book'
-import { NotTaken, type CellRange } from '../formula/parse-formula'
+import { NotTaken, type CellRange } from '../formula/formula'
 import type { Figure } from '../loans/figure'
 import type { Rows } from '../translate/around'
 import { figure, number, ZERO, type Code } from '../translate/code'

@@ -1,6 +1,6 @@
 import type { CalculatorStep } from '@vivid/core'
 import type { Book } from '../book/book'
-import { NotTaken, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/formula'
 import { number, type Code } from '../translate/code'
 import type { LookedUp } from '../translate/table'
 import { translate } from '../translate/translate'

@@ -8,7 +8,7 @@ import {
   type StepOf,
 } from '@vivid/core'
 import { nameOfCell, type Book, type Cell } from '../book/book'
-import { NotTaken, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/formula'
 import { number, type Code } from '../translate/code'
 import type { Around } from '../translate/around'
 import { translate } from '../translate/translate'

@@ -1,5 +1,5 @@
 import { nameAt, type Cell } from '../book/book'
-import type { Formula } from '../formula/parse-formula'
+import type { Formula } from '../formula/formula'
 import { partsOfFormula } from '../formula/parts-of-formula'
 import type { Understood } from '../understand/understand'
 

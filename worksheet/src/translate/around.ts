@@ -1,5 +1,5 @@
 import type { Book, Cell } from '../book/book'
-import type { CellRange, Formula } from '../formula/parse-formula'
+import type { CellRange, Formula } from '../formula/formula'
 import type { Code } from './code'
 import type { LookedUp } from './table'
 

@@ -1,4 +1,4 @@
-import { NotTaken } from '../formula/parse-formula'
+import { NotTaken } from '../formula/formula'
 
 /** A piece of a FEEL formula, and what it gives. Numbers are plain: the unit of a cell is put back where it is shown. */
 export interface Code {

@@ -1,4 +1,4 @@
-import { NotTaken, type CellRange, type Formula } from '../formula/parse-formula'
+import { NotTaken, type CellRange, type Formula } from '../formula/formula'
 import { cellsOfRange } from '../understand/references'
 import type { Reading } from './around'
 import { asNumber, number, type Code } from './code'

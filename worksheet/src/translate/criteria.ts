@@ -1,5 +1,5 @@
 import type { Cell } from '../book/book'
-import { NotTaken, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/formula'
 import { figure, text, type Code } from './code'
 
 /** What is asked of a cell so that it counts: "=", "!=", "<" … and what it is held against. */

@@ -1,5 +1,5 @@
 import { dateOf, daysOf, FIRST_DAY } from '../book/days'
-import { NotTaken } from '../formula/parse-formula'
+import { NotTaken } from '../formula/formula'
 import { asNumber, number, type Code } from './code'
 
 /** A date as a worksheet has it: a number of days. */

@@ -1,5 +1,5 @@
 import { dateFrom, dayOfMonth, endOfMonth, monthOfYear, monthsLater, timeBetween, yearOf } from './dates'
-import { NotTaken } from '../formula/parse-formula'
+import { NotTaken } from '../formula/formula'
 import { asNumber, asYesNo, either, figure, firstThat, NONE, number, yesNo, ZERO, type Code } from './code'
 
 /** A call with its arguments translated; `short` gives a name to what would otherwise be written out again and again. */

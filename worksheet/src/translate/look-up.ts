@@ -1,5 +1,5 @@
 import { addressOf, isPercentFormat, nameAt } from '../book/book'
-import { NotTaken, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/formula'
 import { cellsOfRange } from '../understand/references'
 import { figure, ZERO, type Code } from './code'
 import {

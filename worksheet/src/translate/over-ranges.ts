@@ -1,4 +1,4 @@
-import { NotTaken, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/formula'
 import { cellsOfRange } from '../understand/references'
 import type { Reading, Rows } from './around'
 import { asNumber, number, ZERO, type Code } from './code'

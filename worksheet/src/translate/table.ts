@@ -1,4 +1,4 @@
-import { NotTaken } from '../formula/parse-formula'
+import { NotTaken } from '../formula/formula'
 import { either, figure, firstThat, NONE, yesNo, type Code } from './code'
 
 /** A table that is looked up in, its cells translated; an empty one is 0. */

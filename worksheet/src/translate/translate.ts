@@ -1,6 +1,6 @@
 import { dateOf } from '../book/days'
 import { isDateFormat, nameAt, nameOfCell, type Cell } from '../book/book'
-import { NotTaken, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/formula'
 import { FINDING } from '../understand/references'
 import type { Around } from './around'
 import { asNumber, either, figure, joined, NONE, number, text, yesNo, ZERO, type Code } from './code'

@@ -1,6 +1,7 @@
 import type { Book } from '../book/book'
 import { LAST_ROW, nameAt } from '../book/book'
-import { NotTaken, parseFormula, withParts, type CellRange, type Formula } from '../formula/parse-formula'
+import { NotTaken, withParts, type CellRange, type Formula } from '../formula/formula'
+import { parseFormula } from '../formula/parse-formula'
 import { withCells } from '../formula/table-references'
 
 /** Functions that look something up: what they do not find is an error. */

@@ -1,5 +1,6 @@
 import { columnLetters, nameOfCell, type Book, type Cell } from '../book/book'
-import { movedBy, NotTaken, parseFormula, type Formula } from '../formula/parse-formula'
+import { NotTaken, type Formula } from '../formula/formula'
+import { movedBy, parseFormula } from '../formula/parse-formula'
 import { withCells } from '../formula/table-references'
 import { blocksIn, cellsOfBlock, relative, type Block } from './blocks'
 import { hasWordsBeside, labelOf } from './labels'
