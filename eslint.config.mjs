@@ -49,6 +49,9 @@ export default tseslint.config(
     files: ['**/*.{ts,vue,mjs}'],
     plugins: { 'import-x': importX },
     settings: {
+      // Without these no file of ours is read for what it imports, and circles are not seen.
+      'import-x/extensions': ['.ts', '.mjs'],
+      'import-x/parsers': { '@typescript-eslint/parser': ['.ts', '.mjs'] },
       'import-x/resolver-next': [
         createTypeScriptImportResolver({ project: '*/tsconfig.json', noWarnOnMultipleProjects: true }),
       ],

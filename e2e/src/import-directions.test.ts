@@ -58,6 +58,13 @@ test.each([
   expect(await refusals(file, specifier)).toEqual([])
 })
 
+test('no two files import each other, however far around', async () => {
+  const code = "import { LONGEST } from './parse-formula'\nexport const formulaParser = LONGEST\n"
+  const filePath = join(root, 'worksheet/src/formula/grammar.ts')
+  const [result] = await eslint.lintText(code, { filePath })
+  expect(result?.messages.map(({ ruleId }) => ruleId)).toEqual(['import-x/no-cycle'])
+})
+
 test('the core has no clock and no chance', async () => {
   const code = 'export const now = () => [Date.now(), Math.random()]\n'
   const [result] = await eslint.lintText(code, { filePath: join(root, 'core/src/x.ts') })
