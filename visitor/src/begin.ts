@@ -8,7 +8,7 @@ import { reportHeight } from './frame/report-height'
 import { carries } from './model/carried'
 import { momentOf } from './model/moment-of'
 import { fetchAgain } from './model/fetch-again'
-import { fetchFor, sourceOf } from './model/source-of'
+import { fetchFor, liveSourceOf } from './model/source-of'
 import { onOtherAddress } from './model/use-address'
 import type { CalculatorSource } from './model/calculator-source'
 import { fetchParts } from './results/parts'
@@ -80,7 +80,7 @@ async function begun(served: ServedCalculator, isAlone: boolean) {
   const { further } = fetched
   const start = (await linkedStart(served, further)) ?? (await presetsOf(served, further))
   return {
-    source: { ...sourceOf(served, root.lang, fetched, isAlone), ...start },
+    source: { ...liveSourceOf(served, root.lang, fetched, isAlone), ...start },
     isAsDrawn: start === undefined && fetched.isWhole,
   }
 }

@@ -3,7 +3,7 @@ import { renderToString } from 'vue/server-renderer'
 import type { DrawnPage, ServedCalculator } from '@vivid/contract/visitor'
 import CalculatorPage from './CalculatorPage.vue'
 import { withoutStyleAttributes } from './frame/style-rules'
-import { fetchFor, sourceOf } from './model/source-of'
+import { fetchFor, liveSourceOf } from './model/source-of'
 
 /**
  * A live calculator's page as it begins, drawn by the server with the page's own components, so that it is read before a
@@ -15,6 +15,6 @@ export async function drawPage(
   isAlone: boolean,
 ): Promise<DrawnPage> {
   const fetched = await fetchFor(served.content, language)
-  const source = sourceOf(served, language, fetched, isAlone)
+  const source = liveSourceOf(served, language, fetched, isAlone)
   return withoutStyleAttributes(await renderToString(createSSRApp(CalculatorPage, { source })))
 }

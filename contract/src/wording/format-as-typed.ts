@@ -65,7 +65,7 @@ function changedIn(before: string, now: string): { readonly from: number; readon
 /** Without the marks that group digits, but for the one that stands at `own`. */
 function withoutMarks({ text, caret }: TypedText, group: string, own?: number): TypedText {
   const isKept = (sign: string, at: number) => sign !== group || at === own
-  const kept = (part: string) => [...part].filter(isKept).join('')
+  const kept = (part: string) => part.split('').filter(isKept).join('')
   return { text: kept(text), caret: kept(text.slice(0, caret)).length }
 }
 

@@ -1,8 +1,7 @@
 import { nextTick, type ShallowRef } from 'vue'
-import { wordedProgram } from '@vivid/contract/visitor'
 import { isRightToLeft } from '@vivid/contract/wording'
 import type { CalculatorSource } from '../model/calculator-source'
-import { fetchFor } from '../model/source-of'
+import { fetchFor, sourceOf } from '../model/source-of'
 import { followPreview, tellAnswers, tellAsked, type Preview } from './follow-preview'
 import { applyStyle } from './house-style'
 import { showPart } from './preview-marks'
@@ -11,22 +10,16 @@ import { showPart } from './preview-marks'
 export function previewIn(source: ShallowRef<CalculatorSource | undefined>): void {
   let given = ''
   let isGiving = false
-  const show = async ({ content, answers, turn, today, sheets, language, sight }: Preview) => {
+  const show = async ({ answers, turn, language, sight, ...shown }: Preview) => {
     const asked = JSON.stringify([answers, turn])
     const same = asked === given
     given = asked
-    const { further, trade } = await fetchFor(content, language)
-    applyStyle(content.style)
+    const fetched = await fetchFor(shown.content, language)
+    applyStyle(shown.content.style)
     speak(language)
     isGiving = true
     source.value = {
-      program: wordedProgram(content),
-      today,
-      sheets,
-      language,
-      further,
-      trade,
-      logo: content.style.logo,
+      ...sourceOf(shown, language, fetched),
       answers: same && source.value ? source.value.answers : answers,
       // What the desk gives it knows.
       hears: (answered) => isGiving || tellAnswers(answered),

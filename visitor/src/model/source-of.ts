@@ -25,12 +25,15 @@ export async function fetchFor(
   return { further, trade: trade ?? undefined, isWhole }
 }
 
-/** What a live calculator's page is made from, as it begins where nothing else is asked of it. */
+/** What a page is made from, live or a draft's, as it begins where nothing else is asked of it. */
 export const sourceOf = (
-  { content, today, sheets, slug, edition, handsOver }: ServedCalculator,
+  {
+    content,
+    today,
+    sheets,
+  }: Pick<CalculatorSource, 'today' | 'sheets'> & { readonly content: EditionContent },
   language: string,
   { further, trade }: Pick<CalculatorSource, 'further' | 'trade'>,
-  isAlone: boolean,
 ): CalculatorSource => ({
   program: wordedProgram(content),
   answers: {},
@@ -40,5 +43,15 @@ export const sourceOf = (
   further,
   trade,
   logo: content.style.logo,
+})
+
+/** The same of a calculator that is live. */
+export const liveSourceOf = (
+  { slug, edition, handsOver, ...served }: ServedCalculator,
+  language: string,
+  fetched: Pick<CalculatorSource, 'further' | 'trade'>,
+  isAlone: boolean,
+): CalculatorSource => ({
+  ...sourceOf(served, language, fetched),
   live: { slug, edition, handsOver, isAlone },
 })
