@@ -148,7 +148,7 @@ export type { FormulaFault, FormulaProblem } from './formula/problem'
 export { nameFault, plainName, type NamesInScope, type SyntaxNode } from './formula/syntax'
 export type { FigureSource, Period, Unit, Wanted } from './formula/unit'
 export { readMoment, type Moment } from './dates/moment'
-export { isoDate, readIsoDate, type PlainDate } from './dates/plain-date'
+export { addMonths, isoDate, readIsoDate, type PlainDate } from './dates/plain-date'
 export {
   affordablePrice,
   incomeNeeded,

@@ -18,6 +18,7 @@ test('the public names of the core', () => {
     'RateSheet',
     'RichText',
     'actionNames',
+    'addMonths',
     'affordabilityTerms',
     'affordablePrice',
     'aim',

@@ -1,3 +1,5 @@
+import { addMonths, isoDate, readIsoDate } from '@vivid/core'
+
 /*
  * Days are counted from the last of 1899, with a 29 February 1900 that never was (ISO/IEC 29500-1, 18.17.4.1): from March 1900 on the
  * count is that of the calendar.
@@ -16,10 +18,8 @@ export function dateOf(days: number): string | undefined {
   return new Date(FIRST_MS + days * DAY_MS).toISOString().slice(0, 10)
 }
 
-/** So many months after a day, both as days; a day that a month does not have is its last. */
-export function daysAfter(days: number, months: number): number {
-  const from = new Date(FIRST_MS + days * DAY_MS)
-  const month = (end: number) =>
-    new Date(Date.UTC(from.getUTCFullYear(), from.getUTCMonth() + months + end, 1 - end))
-  return daysOf(new Date(Math.min(month(1).getTime(), month(0).getTime() + (from.getUTCDate() - 1) * DAY_MS)))
+/** So many months after a day, both as days; undefined where there is none. A day that a month does not have is its last. */
+export function daysAfter(days: number, months: number): number | undefined {
+  const date = readIsoDate(dateOf(days) ?? '')
+  return date && daysOf(new Date(isoDate(addMonths(date, months))))
 }

@@ -1,8 +1,8 @@
 import type { Cell } from '../book/book'
 import { NotTaken, type CellRange } from '../formula/formula'
 import type { Figure } from '../loans/figure'
-import type { Rows } from '../translate/around'
 import { figure, number, ZERO, type Code } from '../translate/code'
+import { throughRows, type Rows } from '../translate/rows'
 import { cellsOfBlock, countOfBlock, placeIn, type Block, type BlockCell } from '../understand/blocks'
 import { reachedFrom } from '../understand/understand'
 import { ofLedger } from './ledger-schedule'
@@ -202,7 +202,7 @@ export function takeBlock(
     const rows = rowsOf([range])
     const text = texts.get(placeIn(block, range.from).lane)
     if (!rows || !text) return undefined
-    if (!row) return number(`sum(for k in ${rows.first}..${rows.last} return ${text('k')})`, false)
+    if (!row) return throughRows(rows, text('k'))
     if (rows.first !== placeIn(block, range.from).k) return undefined
     return number(`(${text(shifted(row.text, rows.first - 1))})`, false)
   }

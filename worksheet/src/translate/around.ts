@@ -1,14 +1,8 @@
 import type { Book, Cell } from '../book/book'
 import type { CellRange, Formula } from '../formula/formula'
 import type { Code } from './code'
+import type { Rows } from './rows'
 import type { LookedUp } from './table'
-
-/** Rows of a schedule: each column's figure in row `k`, counted from 1, ready to stand beside any operator. */
-export interface Rows {
-  readonly first: number
-  readonly last: number
-  readonly texts: readonly string[]
-}
 
 /** What the translation of one cell asks of what was translated before. */
 export interface Around {

@@ -38,6 +38,10 @@ const plainDigits = (value: number): string => {
   return short.includes('e') ? value.toFixed(20).replace(/\.?0+$/, '') : short
 }
 
+/** A number that is written, below nothing too; not a number where it is worked out. */
+export const writtenNumber = ({ text: said }: Pick<Code, 'text'>): number =>
+  Number(said.replace(/[()\s]/g, '') || NaN)
+
 /** What a worksheet has an error for, we have no figure for. */
 export const NONE: Readonly<Record<Code['gives'], Code>> = {
   number: number('(1 / 0)'),

@@ -3,6 +3,7 @@ import { cellsOfRange } from '../understand/references'
 import type { Reading } from './around'
 import { asNumber, number, type Code } from './code'
 import { criterionOf, meets, type Criterion } from './criteria'
+import { inEachRow, throughRows } from './rows'
 
 /** What a conditional function does with the cells that meet its criteria. */
 type How = 'sum' | 'count' | 'mean'
@@ -87,13 +88,12 @@ function overRows({ how, pairs, values }: Asked, { around, cellAt }: Reading): C
   if (!rows) return undefined
   const [amount = '', ...sought] = rows.texts
   const conditions = pairs.map(({ criterion: { sign, against }, range }, i) => {
-    if (/\bk\b/.test(against.text)) throw new NotTaken('what it seeks changes from row to row')
-    if (how !== 'sum' && endsEmpty(range, cellAt) && !isNever(sign, against))
+    if (how !== 'sum' && endsEmpty(range, cellAt) && !isUnmetBehindEnd(sign, against))
       throw new NotTaken('it may count rows behind the last payment, where the file has empty texts')
-    return `${sought[i] ?? ''} ${sign} ${asNumber(against)}`
+    return `${sought[i] ?? ''} ${sign} ${inEachRow(asNumber(against))}`
   })
   const through = (figure: string) =>
-    `sum(for k in ${rows.first}..${rows.last} return if ${conditions.join(' and ')} then ${figure} else 0)`
+    throughRows(rows, `if ${conditions.join(' and ')} then ${figure} else 0`).text
   return inAll(how, through(how === 'count' ? '1' : amount), through('1'))
 }
 
@@ -102,8 +102,8 @@ const endsEmpty = (range: CellRange, cellAt: Reading['cellAt']): boolean =>
   cellsOfRange(range)
     .flat()
     .some((name) => cellAt(name)?.formula?.includes('""'))
-/** Whether nothing, as a figure, does not meet a criterion. */
-function isNever(sign: string, against: Code): boolean {
+/** Whether the zero that we have behind the last payment cannot meet a criterion. */
+function isUnmetBehindEnd(sign: string, against: Code): boolean {
   const figure = Number(against.text)
   if (sign === '>') return figure >= 0
   return (sign === '>=' || sign === '=') && figure > 0

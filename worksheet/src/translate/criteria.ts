@@ -1,6 +1,7 @@
 import type { Cell } from '../book/book'
 import { NotTaken, type Formula } from '../formula/formula'
 import { figure, text, type Code } from './code'
+import { typedIn } from './table'
 
 /** What is asked of a cell so that it counts: "=", "!=", "<" … and what it is held against. */
 export interface Criterion {
@@ -25,8 +26,8 @@ export function criterionOf(of: Formula, go: (of: Formula) => Code): Criterion {
 
 /** A text may have its sign within it, and a figure behind that. */
 function said(before: string, code: Code): Criterion {
-  const written = /^"([^"]*)"$/.exec(code.text)?.[1]
-  if (written === undefined) {
+  const written = typedIn(code)
+  if (typeof written !== 'string') {
     if (!code.oneOf || code.oneOf.some((one) => SIGN.exec(one)?.[1] ?? isPattern(one)))
       throw new NotTaken('what it seeks is a text that is worked out')
     return held(before, code)
@@ -52,11 +53,9 @@ function held(sign: string, against: Code): Criterion {
 export function meets(cell: Cell | undefined, code: Code, { sign, against }: Criterion): boolean | string {
   const isEmpty = cell?.value === undefined && cell?.formula === undefined
   if (isEmpty || code.gives !== against.gives) return sign === '!='
-  const [one, other] = [code, against].map((of) =>
-    of.gives === 'text' ? /^"([^"]*)"$/.exec(of.text)?.[1] : undefined,
-  )
+  const [one, other] = [code, against].map(typedIn)
   // Capitals do not matter.
-  if (one !== undefined && other !== undefined)
+  if (typeof one === 'string' && typeof other === 'string')
     return (one.toLowerCase() === other.toLowerCase()) === (sign === '=')
   return `${code.text} ${sign} ${against.text}`
 }

@@ -1,6 +1,6 @@
 import { dateOf, daysOf, FIRST_DAY } from '../book/days'
 import { NotTaken } from '../formula/formula'
-import { asNumber, number, type Code } from './code'
+import { asNumber, number, writtenNumber, type Code } from './code'
 
 /** A date as a worksheet has it: a number of days. */
 export const dayNumber = (date: string): Code => ({
@@ -27,15 +27,16 @@ const monthOf = (date: string): string => `in months(time until(${FIRST_OF_MONTH
 export const endOfMonth = (date: Code, months: string): Code =>
   dayNumber(`(${LAST_OF_MONTH} + months(${monthOf(dateIn(date, 'asks the month of'))} + ${months}))`)
 
-export function dateFrom(parts: readonly Code[]): Code {
-  const [yearCode, monthCode, dayCode] = parts
-  if (!yearCode || !monthCode || !dayCode) throw new NotTaken('an argument is missing')
-  const [year, month, day] = parts.map((part) => asNumber(part))
-  const [y, m, d] = [Number(year), Number(month), Number(day)]
+/** A day of the calendar, its parts written or worked out; days and months run over into the next. */
+export function dateFrom([year, month, day]: readonly Code[]): Code {
+  if (!year || !month || !day) throw new NotTaken('an argument is missing')
+  const [y, m, d] = [writtenNumber(year), writtenNumber(month), writtenNumber(day)]
   const date = dateOf(daysOf(new Date(Date.UTC(y, m - 1, d))))
   if (date !== undefined) return dayNumber(written(date))
-  const first = dayNumber(`(${FIRST_OF_MONTH} + months((${year} - ${FIRST_YEAR}) * 12 + ${month} - 1))`)
-  return d === 1 ? first : number(`(${first.text} + ${day} - 1)`, false)
+  if ([y, m, d].every(Number.isFinite)) throw new NotTaken('its day is none that both calendars have')
+  const months = `(${asNumber(year)} - ${FIRST_YEAR}) * 12 + ${asNumber(month)} - 1`
+  const first = dayNumber(`(${FIRST_OF_MONTH} + months(${months}))`)
+  return d === 1 ? first : number(`(${first.text} + ${asNumber(day)} - 1)`, false)
 }
 
 export const yearOf = (date: Code): Code => number(`year of(${dateIn(date, 'asks the year of')})`)

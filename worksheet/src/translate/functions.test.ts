@@ -105,6 +105,8 @@ test.each<[string, string, string]>([
   ['itself', '=D1+1', 'it goes in a circle'],
   ['totals within totals', '=SUBTOTAL(9,D4:D5)', 'it leaves out totals'],
   ['what SUBTOTAL has another number for', '=SUBTOTAL(7,B1:B4)', 'none of those it has numbers for'],
+  ['a day before both calendars', '=DATE(3,-40,1)', 'its day is none that both calendars have'],
+  ['a day behind them', '=DATE(10000,1,1)', 'its day is none that both calendars have'],
   ['the month of a figure', '=EOMONTH(B4,1)', 'it asks the month of what is no date'],
   ['time in parts of a month', '=DATEDIF(DATE(2026,1,1),DATE(2027,1,1),"yd")', 'otherwise than in whole'],
   ['texts with figures', '=B1&" a month"', 'are put together by a sentence'],

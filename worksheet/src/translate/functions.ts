@@ -1,6 +1,18 @@
 import { dateFrom, dayOfMonth, endOfMonth, monthOfYear, monthsLater, timeBetween, yearOf } from './dates'
 import { NotTaken } from '../formula/formula'
-import { asNumber, asYesNo, either, figure, firstThat, NONE, number, yesNo, ZERO, type Code } from './code'
+import {
+  asNumber,
+  asYesNo,
+  either,
+  figure,
+  firstThat,
+  NONE,
+  number,
+  writtenNumber,
+  yesNo,
+  ZERO,
+  type Code,
+} from './code'
 
 /** A call with its arguments translated; `short` gives a name to what would otherwise be written out again and again. */
 export interface Call {
@@ -28,7 +40,7 @@ const same =
 const rounding =
   (how: 'round' | 'round up' | 'round down'): Translate =>
   (call) => {
-    const digits = Number(optional(call, 1).replace(/[()\s]/g, ''))
+    const digits = writtenNumber({ text: optional(call, 1) })
     if (!Number.isInteger(digits) || Math.abs(digits) > 12)
       throw new NotTaken('the digits it rounds to are worked out, not written')
     const to = digits <= 0 ? `1${'0'.repeat(-digits)}` : `0.${'0'.repeat(digits - 1)}1`

@@ -1,7 +1,7 @@
 import { addressOf, isPercentFormat, nameAt } from '../book/book'
 import { NotTaken, type Formula } from '../formula/formula'
 import { cellsOfRange } from '../understand/references'
-import { figure, ZERO, type Code } from './code'
+import { figure, writtenNumber, ZERO, type Code } from './code'
 import {
   besideKey,
   chosen,
@@ -79,7 +79,7 @@ export function createLookUp({ around, go, cellAt, cellCode, orElse }: Looking) 
 
   /** A number that is written in the formula; not a number where it is worked out. */
   function numberIn(of: Formula, empty: number): number {
-    return of.is === 'nothing' ? empty : Number(go(of).text.replace(/[()\s]/g, ''))
+    return of.is === 'nothing' ? empty : writtenNumber(go(of))
   }
 
   function matchOf(of: Formula | undefined, otherwise: Match): Match {

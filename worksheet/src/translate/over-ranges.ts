@@ -1,7 +1,8 @@
 import { NotTaken, type Formula } from '../formula/formula'
 import { cellsOfRange } from '../understand/references'
-import type { Reading, Rows } from './around'
+import type { Reading } from './around'
 import { asNumber, number, ZERO, type Code } from './code'
+import { inEachRow, throughRows, type Rows } from './rows'
 
 /** Functions of all figures of their ranges, and the numbers SUBTOTAL has for them. OASIS OpenFormula 1.3, 6.16. */
 const TOTALS: Readonly<Record<number, string>> = {
@@ -59,8 +60,8 @@ export function createOverRanges(
     if (!rate || args.length === 0) throw new NotTaken('an argument is missing')
     const grown = `(1 + ${asNumber(around.short(go(rate)))})`
     const rows = args.length === 1 ? rowsOf(args) : undefined
-    if (rows && !/\bk\b/.test(grown))
-      return throughRows(rows, `${rows.texts[0] ?? ''} / ${grown} ** (k - ${rows.first - 1})`)
+    if (rows)
+      return throughRows(rows, `${rows.texts[0] ?? ''} / ${inEachRow(grown)} ** (k - ${rows.first - 1})`)
     const all = args.flatMap(figuresOf).map((one, i) => `${asNumber(one)} / ${grown} ** ${i + 1}`)
     return all.length === 0 ? ZERO : number(`(${all.join(' + ')})`)
   }
@@ -98,6 +99,3 @@ export function createOverRanges(
       })
   }
 }
-
-const throughRows = ({ first, last }: Rows, figure: string): Code =>
-  number(`sum(for k in ${first}..${last} return ${figure})`, false)
